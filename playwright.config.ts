@@ -1,0 +1,26 @@
+import { defineConfig } from '@playwright/test';
+
+const port = 4179;
+
+export default defineConfig({
+	testDir: 'tests/e2e',
+	workers: 1,
+	timeout: 60_000,
+	reporter: 'list',
+	use: {
+		baseURL: `http://127.0.0.1:${port}`,
+		viewport: { width: 1280, height: 800 },
+		permissions: ['clipboard-read', 'clipboard-write'],
+		launchOptions: {
+			executablePath: process.env.CORVAN_CHROMIUM ?? '/usr/bin/chromium',
+			args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+		}
+	},
+	webServer: {
+		command: 'node build',
+		env: { PORT: String(port), HOST: '127.0.0.1', ORIGIN: `http://127.0.0.1:${port}` },
+		url: `http://127.0.0.1:${port}`,
+		reuseExistingServer: false,
+		timeout: 60_000
+	}
+});

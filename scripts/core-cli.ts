@@ -1,0 +1,236 @@
+// The core from the command line: npm run --silent core -- VERB …; prints JSON, or Markdown for `draft`.
+import { readFileSync } from 'node:fs';
+import { basename } from 'node:path';
+import { parseArgs } from 'node:util';
+import model from 'wink-eng-lite-web-model';
+import winkNLP from 'wink-nlp';
+import { draftArticle } from '../src/lib/core/draft';
+import { assembleFindings, workOnPage, type Findings, type PageWork } from '../src/lib/core/findings';
+import { readQuestions } from '../src/lib/core/notes';
+import { cleanPage, decodeBytes, judgePage, keptBlocksOf, readText, textOf, type Article } from '../src/lib/core/pages';
+import { proposePlan } from '../src/lib/core/plan';
+import { evidenceOf, nextBestMoves, scoreState, standingOfPage, stateOf, termIndexOf, textOfBlocks, type ScoredPage } from '../src/lib/core/standing';
+import { docFromMarkdown, indexRuns, markdownOf, measureDoc } from '../src/lib/core/takes';
+import { countWords, makeTagger } from '../src/lib/core/text';
+
+const USAGE = `Usage:
+  core clean FILE…
+  core findings --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
+  core plan     --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
+  core draft    --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
+  core standing --keyword K --draft D.md [--words N] [--notes FILE]… FILE…`;
+
+interface Failed {
+	readonly file: string;
+	readonly error: string;
+}
+interface Read {
+	readonly file: string;
+	readonly article: Article;
+}
+
+const failed: Failed[] = [];
+const tag = makeTagger(winkNLP as never, model);
+
+function main(): void {
+	const { values, positionals } = parseArgs({
+		allowPositionals: true,
+		options: {
+			keyword: { type: 'string' },
+			words: { type: 'string' },
+			notes: { type: 'string', multiple: true },
+			questions: { type: 'string', multiple: true },
+			draft: { type: 'string' }
+		}
+	});
+	const [verb, ...files] = positionals;
+	if (!verb || !['clean', 'findings', 'plan', 'draft', 'standing'].includes(verb)) stop(USAGE);
+	if (files.length === 0) stop(`No files given.\n${USAGE}`);
+	if (verb === 'clean') {
+		print([...readPages(files).map((page) => cleaned(page, values.keyword ?? '')), ...failed]);
+		return;
+	}
+	const keyword = values.keyword?.trim();
+	if (!keyword) stop(`--keyword is missing.\n${USAGE}`);
+	const words = values.words === undefined ? null : Number(values.words);
+	if (words !== null && !(Number.isInteger(words) && words >= 100 && words <= 50_000)) stop('--words takes a whole number from 100 to 50000.');
+
+	const pages = readPages(files).map(scored);
+	const notes = readNotes(values.notes ?? []);
+	const asked = (values.questions ?? []).flatMap((file) => readQuestions(readFile(file) ?? '').map((text) => ({ text, source: file })));
+	const options = { keyword, targetWords: words, asked };
+	const findings = assembleFindings(pages.map(({ work }) => work), notes.map(({ work }) => work), options);
+	const pageNames = Object.fromEntries(pages.map(({ work }) => [work.id, work.title || work.id]));
+	const runs = indexRuns(pages.map(({ blocks }) => textOfBlocks(blocks)));
+
+	if (verb === 'findings') print({ ...shownFindings(findings), ...errors() });
+	if (verb === 'plan') print({ ...shownPlan(findings), ...errors() });
+	if (verb === 'draft') {
+		const plan = proposePlan(findings);
+		const drafts = notes.map(({ work, article }, i) => ({ id: work.id, label: `n${i + 1}`, title: article.title, blocks: keptBlocksOf(article) }));
+		process.stdout.write(markdownOf(draftArticle({ plan, findings, notes: drafts, runs, pageNames })));
+		for (const { file, error } of failed) console.error(`${file}: ${error}`);
+	}
+	if (verb === 'standing') {
+		if (!values.draft) stop(`--draft is missing.\n${USAGE}`);
+		const markdown = readFile(values.draft);
+		if (markdown === null) return finish();
+		const doc = docFromMarkdown(markdown);
+		const plan = proposePlan(findings);
+		const evidence = evidenceOf(findings, plan);
+		const title = doc.content.find((node) => node.type === 'heading')?.content?.map(({ text }) => text ?? '').join('') ?? '';
+		const state = stateOf(measureDoc(doc, termIndexOf(evidence), runs), { titleTag: title, description: '' }, evidence);
+		const standings = pages.map((page) => standingOfPage(page, pages, notes.map(({ work }) => work), options));
+		print({
+			...rounded(scoreState(state, evidence)),
+			words: state.words,
+			pages: standings.map(({ page, standing, parts }) => ({ file: page, ...rounded({ standing, parts }) })),
+			moves: nextBestMoves(state, evidence, plan).slice(0, 20).map((move) => ({ ...move, gain: round(move.gain) })),
+			...errors()
+		});
+	}
+}
+
+function cleaned({ file, article }: Read, keyword: string): unknown {
+	const blocks = keptBlocksOf(article);
+	const text = blocks.map(textOf).join('\n\n');
+	const judged = judgePage(article, keyword);
+	return {
+		file,
+		kind: 'cleaned',
+		title: article.title,
+		description: article.description,
+		author: article.author,
+		published: article.published,
+		language: article.language,
+		address: article.address,
+		words: countWords(text),
+		text,
+		headings: blocks.flatMap((block) => (block.kind === 'heading' ? [{ level: block.level, text: block.text }] : [])),
+		lists: blocks.flatMap((block) => (block.kind === 'list' ? [{ ordered: block.ordered, items: block.items }] : [])),
+		tables: blocks.flatMap((block) => (block.kind === 'table' ? [{ header: block.header, rows: block.rows }] : [])),
+		figures: blocks.flatMap((block) => (block.kind === 'figure' ? [{ src: block.src, alt: block.alt, caption: block.caption }] : [])),
+		links: article.links,
+		questions: blocks.flatMap((block) => (block.kind === 'answer' ? [{ question: block.question, answer: block.text }] : [])),
+		pageKind: judged.kind,
+		fit: judged.fit,
+		reasons: judged.reasons
+	};
+}
+
+function shownFindings(findings: Findings): Record<string, unknown> {
+	return {
+		targetWords: findings.targetWords,
+		terms: findings.terms.map(({ phrase, weight, uses, min, max, places, position, company, score }) => ({
+			term: phrase, weight, pages: uses.length, min, max, places, position: round(position), company, score: round(score),
+			uses: uses.map(({ page, count, rate }) => ({ file: page, count, rate: round(rate) }))
+		})),
+		topics: findings.topics.map(({ label, pages, headings, level, position, words, parent }) => ({
+			label, pages, level, position: round(position), words,
+			parent: findings.topics.find(({ id }) => id === parent)?.label ?? null,
+			headings: headings.map(({ page, level, text }) => ({ file: page, level, text }))
+		})),
+		questions: findings.questions.map(({ text, kind, pages, lists, wordings, answers }) => ({ question: text, kind, pages, lists, wordings, answers })),
+		facts: findings.facts.map(({ text, source, origin, quantities, terms }) => ({ text, source, origin, quantities, terms })),
+		shape: findings.shape
+	};
+}
+
+function shownPlan(findings: Findings): Record<string, unknown> {
+	const plan = proposePlan(findings);
+	const terms = new Map(findings.terms.map((term) => [term.key, term]));
+	return {
+		title: plan.title,
+		titleTag: plan.titleTag,
+		description: plan.description,
+		slug: plan.slug,
+		sections: plan.sections.map((section) => ({
+			level: section.level,
+			heading: section.level === 1 ? plan.title : section.heading,
+			kind: section.kind,
+			budget: section.budget,
+			terms: section.terms.map(({ term, uses, reason }) => ({ term: terms.get(term)?.phrase ?? term, min: uses, max: Math.max(uses, terms.get(term)?.max ?? uses), reason })),
+			questions: section.questions.map(({ question }) => findings.questions.find(({ id }) => id === question)?.text ?? question),
+			facts: section.facts.map(({ fact }) => findings.facts.find(({ id }) => id === fact)?.text ?? fact)
+		})),
+		unplaced: plan.unplaced,
+		bound: round(plan.bound),
+		value: round(plan.value)
+	};
+}
+
+function readFile(file: string): string | null {
+	let bytes: Uint8Array;
+	try {
+		bytes = readFileSync(file);
+	} catch {
+		failed.push({ file, error: 'cannot be opened' });
+		return null;
+	}
+	const decoded = decodeBytes(bytes);
+	if (decoded.kind === 'text') return decoded.text;
+	failed.push({ file, error: `looks like ${decoded.looksLike}, not text` });
+	return null;
+}
+
+function readPages(files: readonly string[]): Read[] {
+	return files.flatMap((file): Read[] => {
+		const text = readFile(file);
+		if (text === null) return [];
+		if (/\.(?:md|markdown|txt)$/i.test(file)) return [{ file, article: readText(text, basename(file)) }];
+		try {
+			const result = cleanPage(text);
+			if (result.kind === 'cleaned') return [{ file, article: result.article }];
+			failed.push({ file, error: result.reason });
+		} catch (error) {
+			if (!(error instanceof RangeError)) throw error;
+			failed.push({ file, error: error.message });
+		}
+		return [];
+	});
+}
+
+function scored({ file, article }: Read): ScoredPage {
+	const blocks = keptBlocksOf(article);
+	const { title, description, siteName } = article;
+	const source = { id: file, title, description, siteNames: [siteName], blocks, links: article.links.length };
+	return { work: workOnPage(source, tag), blocks, titleTag: title, description };
+}
+
+function readNotes(files: readonly string[]): { work: PageWork; article: Article }[] {
+	return files.flatMap((file) => {
+		const text = readFile(file);
+		if (text === null) return [];
+		const article = readText(text, basename(file));
+		const work = workOnPage({ id: file, title: article.title, description: '', siteNames: [], blocks: keptBlocksOf(article), links: 0 }, tag);
+		return [{ work, article }];
+	});
+}
+
+function rounded({ standing, parts }: { standing: number; parts: object }): object {
+	return { standing: round(standing), parts: Object.fromEntries(Object.entries(parts).map(([part, value]) => [part, round(value as number)])) };
+}
+
+function round(value: number): number {
+	return Math.round(value * 1000) / 1000;
+}
+
+function errors(): { errors?: Failed[] } {
+	return failed.length === 0 ? {} : { errors: failed };
+}
+
+function print(value: unknown): void {
+	process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
+}
+
+function stop(message: string): never {
+	console.error(message);
+	process.exit(2);
+}
+
+function finish(): void {
+	for (const { file, error } of failed) console.error(`${file}: ${error}`);
+}
+
+main();
+if (failed.length > 0) process.exitCode = 1;

@@ -1,0 +1,91 @@
+import { z } from 'zod';
+import type { DocNode } from '../takes';
+
+/** Version of the archive's format; raised when a reader of the last one would misread it. */
+export const ARCHIVE_VERSION = 1;
+
+const section = z.strictObject({
+	id: z.string().min(1),
+	level: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+	heading: z.string(),
+	kind: z.enum(['opening', 'definition', 'explanation', 'steps', 'list', 'comparison', 'question', 'faq', 'takeaways', 'closing']),
+	budget: z.number().min(0),
+	topics: z.array(z.string()),
+	intent: z.enum(['definition', 'need', 'steps', 'cost', 'mistakes', 'reasons', 'choice', 'care', 'rules', 'time', 'plain']),
+	position: z.number().nullable(),
+	terms: z.array(
+		z.strictObject({
+			term: z.string(),
+			uses: z.number().int().min(1),
+			affinity: z.number(),
+			parts: z.strictObject({ topic: z.number(), company: z.number(), heading: z.number(), position: z.number() }),
+			reason: z.string(),
+			locked: z.boolean()
+		})
+	),
+	questions: z.array(z.strictObject({ question: z.string(), reason: z.string() })),
+	facts: z.array(z.strictObject({ fact: z.string(), reason: z.string() })),
+	locked: z.boolean()
+});
+
+export const planSchema = z.strictObject({
+	title: z.string(),
+	titleTag: z.string(),
+	description: z.string(),
+	slug: z.string(),
+	sections: z.array(section),
+	value: z.number(),
+	bound: z.number(),
+	unplaced: z.array(z.strictObject({ term: z.string(), reason: z.string() }))
+});
+
+const mark = z.strictObject({ type: z.string(), attrs: z.record(z.string(), z.unknown()).optional() });
+const docNode: z.ZodType<DocNode> = z.lazy(() =>
+	z.strictObject({
+		type: z.string(),
+		attrs: z.record(z.string(), z.unknown()).optional(),
+		content: z.array(docNode).optional(),
+		marks: z.array(mark).optional(),
+		text: z.string().optional()
+	})
+);
+export const takeDocSchema = z.strictObject({ type: z.literal('doc'), content: z.array(docNode) });
+
+/** The data of one assignment, as it stands in `assignment.json`. */
+export const manifestSchema = z.strictObject({
+	format: z.literal('corvan-assignment'),
+	version: z.literal(ARCHIVE_VERSION),
+	assignment: z.strictObject({
+		id: z.string().min(1),
+		/** Milliseconds since 1970. */
+		createdAt: z.number(),
+		title: z.string(),
+		keyword: z.string().min(1),
+		client: z.string(),
+		/** Null: as the evidence says. */
+		targetWords: z.number().int().min(100).max(50_000).nullable()
+	}),
+	pages: z.array(
+		z.strictObject({
+			id: z.string().min(1),
+			/** Path inside the archive. */
+			file: z.string().regex(/^pages\/[\w.-]+$/),
+			name: z.string(),
+			address: z.string(),
+			origin: z.enum(['file', 'paste', 'text']),
+			counted: z.boolean(),
+			/** Positions of blocks the writer struck out. */
+			struck: z.array(z.number().int().min(0)),
+			judgement: z.strictObject({
+				kind: z.enum(['article', 'shop', 'official', 'forum', 'video', 'home', 'list', 'thin']),
+				fit: z.number().min(0).max(100),
+				reasons: z.array(z.string()),
+				proposeAside: z.boolean()
+			})
+		})
+	),
+	notes: z.array(z.strictObject({ id: z.string().min(1), kind: z.enum(['note', 'questions']), name: z.string(), text: z.string() })),
+	plan: planSchema.nullable(),
+	takes: z.array(z.strictObject({ id: z.string().min(1), name: z.string(), doc: takeDocSchema }))
+});
+export type ArchiveManifest = z.infer<typeof manifestSchema>;

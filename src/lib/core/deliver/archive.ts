@@ -1,0 +1,117 @@
+import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync } from 'fflate';
+import { z } from 'zod';
+import { ARCHIVE_VERSION, manifestSchema, type ArchiveManifest } from './archive-schema';
+
+export { ARCHIVE_VERSION, manifestSchema, type ArchiveManifest } from './archive-schema';
+
+/** A whole assignment outside the browser: its data, and the pages as they were gathered. */
+export interface Archive {
+	readonly manifest: ArchiveManifest;
+	/** Markup of each page, by id. */
+	readonly pageSources: Readonly<Record<string, string>>;
+}
+
+export type ArchiveResult =
+	| { readonly kind: 'read'; readonly archive: Archive }
+	| { readonly kind: 'refused'; readonly reason: string };
+
+/** Bounds that keep a hostile archive from filling the memory. */
+export const ARCHIVE_LIMITS = { files: 2_000, bytes: 300_000_000 } as const;
+
+const MANIFEST = 'assignment.json';
+// zip dates have no time zone; one fixed date makes equal assignments equal files
+const FIXED_DATE = '2000-01-01T00:00:00';
+
+/** Writes the archive; equal data gives equal bytes. */
+export function writeArchive({ manifest, pageSources }: Archive): Uint8Array {
+	const files: Record<string, Uint8Array> = { [MANIFEST]: strToU8(`${JSON.stringify(manifest, null, '\t')}\n`) };
+	manifest.pages.forEach(({ id, file }) => {
+		files[file] = strToU8(pageSources[id] ?? '');
+	});
+	return zipSync(files, { level: 6, mtime: FIXED_DATE });
+}
+
+/** Reads an archive; whatever is wrong with it comes back as a reason, and nothing is thrown. */
+export function readArchive(bytes: Uint8Array): ArchiveResult {
+	if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return refused('it is not a zip file');
+	const unpacked = unpack(bytes);
+	if (typeof unpacked === 'string') return refused(unpacked);
+	const manifestBytes = unpacked.get(MANIFEST);
+	if (!manifestBytes) return refused(`it holds no ${MANIFEST}, so it was not written by Corvan`);
+	let data: unknown;
+	try {
+		data = JSON.parse(strFromU8(manifestBytes));
+	} catch {
+		return refused(`its ${MANIFEST} is not valid JSON`);
+	}
+	const version = z.looseObject({ version: z.number() }).safeParse(data);
+	if (version.success && version.data.version > ARCHIVE_VERSION) {
+		return refused(`it was written by a newer Corvan (format ${version.data.version}; this one reads up to ${ARCHIVE_VERSION})`);
+	}
+	const parsed = manifestSchema.safeParse(data);
+	if (!parsed.success) {
+		const issue = parsed.error.issues[0]!;
+		return refused(`its ${MANIFEST} is damaged at “${issue.path.join('.')}”: ${issue.message}`);
+	}
+	const pageSources: Record<string, string> = {};
+	for (const { id, file } of parsed.data.pages) {
+		const source = unpacked.get(file);
+		if (!source) return refused(`the page ${file} is missing from it`);
+		pageSources[id] = strFromU8(source);
+	}
+	return { kind: 'read', archive: { manifest: parsed.data, pageSources } };
+}
+
+function refused(reason: string): ArchiveResult {
+	return { kind: 'refused', reason };
+}
+
+/** Unpacks chunk by chunk and stops as soon as more comes out than the limit, whatever the zip claims. */
+function unpack(bytes: Uint8Array): Map<string, Uint8Array> | string {
+	const files = new Map<string, Uint8Array>();
+	let total = 0;
+	let trouble: string | null = null;
+	const unzip = new Unzip((file) => {
+		if (trouble !== null || files.size >= ARCHIVE_LIMITS.files) {
+			trouble ??= `it holds more than ${ARCHIVE_LIMITS.files} files`;
+			return;
+		}
+		if (file.name.endsWith('/')) return;
+		const chunks: Uint8Array[] = [];
+		file.ondata = (error, chunk, final) => {
+			if (error) {
+				trouble ??= 'it is damaged and cannot be unpacked';
+				return;
+			}
+			total += chunk.length;
+			if (total > ARCHIVE_LIMITS.bytes) {
+				trouble ??= 'it unpacks to more than 300 MB';
+				file.terminate();
+				return;
+			}
+			chunks.push(chunk);
+			if (final) files.set(file.name, concat(chunks));
+		};
+		file.start();
+	});
+	unzip.register(UnzipInflate);
+	try {
+		const step = 65_536;
+		for (let at = 0; at < bytes.length && trouble === null; at += step) {
+			unzip.push(bytes.subarray(at, at + step), at + step >= bytes.length);
+		}
+	} catch {
+		trouble ??= 'it is damaged and cannot be unpacked';
+	}
+	return trouble ?? files;
+}
+
+function concat(chunks: readonly Uint8Array[]): Uint8Array {
+	const whole = new Uint8Array(chunks.reduce((sum, chunk) => sum + chunk.length, 0));
+	let at = 0;
+	for (const chunk of chunks) {
+		whole.set(chunk, at);
+		at += chunk.length;
+	}
+	return whole;
+}

@@ -1,0 +1,2 @@
+export * from './html';
+export * from './archive';

@@ -1,0 +1,2 @@
+export * from './note-material';
+export * from './draft-article';

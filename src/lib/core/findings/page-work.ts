@@ -1,0 +1,236 @@
+import { sectionsOf, textOf, type Block, type HeadingLevel, type Section } from '../pages';
+import {
+	addReading,
+	contentStemsOf,
+	countWords,
+	readingSumsOf,
+	sentencesOf,
+	type ReadingSums,
+	type Tagger
+} from '../text';
+import { candidatesOf } from './candidates';
+import { isQuestion } from './question-form';
+import { quantitiesOf, type Quantity } from './quantities';
+
+/** What findings need to know of one counted page or one note. */
+export interface Source {
+	readonly id: string;
+	readonly title: string;
+	readonly description: string;
+	/** Names that belong to the site and never to the subject. */
+	readonly siteNames: readonly string[];
+	readonly blocks: readonly Block[];
+	readonly links: number;
+}
+
+/** Where on a page a piece of text stands. */
+export type Place = 'title' | 'h1' | 'h2' | 'h3' | 'body' | 'faq';
+
+/** A piece of text that is searched as one: a paragraph, a list entry, a cell, a heading. */
+export interface Unit {
+	readonly text: string;
+	readonly place: Place;
+	/** Position in `sections`; −1 for the page title. */
+	readonly section: number;
+	/** Words of the article before this unit. */
+	readonly at: number;
+	readonly words: number;
+}
+
+export interface SectionWork {
+	readonly heading: string;
+	/** 0 for what stands before the first heading. */
+	readonly level: HeadingLevel | 0;
+	readonly words: number;
+	/** Share of the article's words before this section, 0–1. */
+	readonly position: number;
+	/** Stems of the text under the heading, heading included. */
+	readonly stems: readonly string[];
+	/** Position of the section this one is nested in, or −1. */
+	readonly parent: number;
+	readonly isFaq: boolean;
+	readonly formats: readonly ('list' | 'steps' | 'table')[];
+}
+
+export interface CandidateCount {
+	readonly key: string;
+	readonly length: number;
+	count: number;
+	/** Spellings with how often each was met. */
+	readonly surfaces: Map<string, number>;
+}
+
+export interface FoundFact {
+	readonly text: string;
+	readonly section: number;
+	readonly quantities: readonly Quantity[];
+}
+
+export interface FoundQuestion {
+	readonly text: string;
+	readonly answer: string;
+}
+
+/** All that is worked out from one page alone; kept until the page changes. */
+export interface PageWork {
+	readonly id: string;
+	readonly title: string;
+	readonly description: string;
+	readonly siteNames: readonly string[];
+	readonly words: number;
+	readonly units: readonly Unit[];
+	readonly sections: readonly SectionWork[];
+	readonly candidates: readonly CandidateCount[];
+	readonly questions: readonly FoundQuestion[];
+	readonly facts: readonly FoundFact[];
+	readonly reading: ReadingSums;
+	readonly paragraphWords: readonly number[];
+	readonly counts: {
+		readonly lists: number;
+		readonly tables: number;
+		readonly figures: number;
+		readonly links: number;
+		readonly faq: number;
+	};
+}
+
+const FAQ_HEADING = /^(?:faqs?\b|frequently asked|common questions|questions? (?:and|&) answers|q\s?&\s?a|your questions)/i;
+
+/** Works out everything that depends on one source alone. */
+export function workOnPage(source: Source, tag: Tagger): PageWork {
+	const sections = sectionsOf(source.blocks);
+	const units: Unit[] = [{ text: source.title, place: 'title', section: -1, at: 0, words: 0 }];
+	const works: SectionWork[] = [];
+	const questions: FoundQuestion[] = [];
+	const facts: FoundFact[] = [];
+	const readings: ReadingSums[] = [];
+	const paragraphWords: number[] = [];
+	let faqLevel = 0;
+	let at = 0;
+	const total = Math.max(1, source.blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0));
+
+	sections.forEach((section, index) => {
+		const level = section.heading?.level ?? 0;
+		const heading = section.heading?.text ?? '';
+		if (faqLevel > 0 && level > 0 && level <= faqLevel) faqLevel = 0;
+		const inFaq = faqLevel > 0;
+		if (FAQ_HEADING.test(heading) || opensQuestions(sections, index)) faqLevel = level;
+		const isFaq = inFaq || faqLevel > 0;
+		const start = at;
+		const texts: string[] = heading === '' ? [] : [heading];
+		if (heading !== '') {
+			const words = countWords(heading);
+			const place: Place = inFaq ? 'faq' : level === 1 ? 'h1' : level === 2 ? 'h2' : 'h3';
+			units.push({ text: heading, place, section: index, at, words });
+			at += words;
+		}
+		const formats = new Set<'list' | 'steps' | 'table'>();
+		for (const block of section.blocks) {
+			if (block.kind === 'list') formats.add(block.ordered ? 'steps' : 'list');
+			if (block.kind === 'table') formats.add('table');
+			for (const text of textsOf(block)) {
+				const words = countWords(text);
+				units.push({ text, place: inFaq ? 'faq' : 'body', section: index, at, words });
+				at += words;
+				texts.push(text);
+				for (const sentence of sentencesOf(text)) {
+					const quantities = quantitiesOf(sentence.text);
+					if (quantities.length > 0) facts.push({ text: sentence.text, section: index, quantities });
+				}
+			}
+			if (block.kind === 'paragraph' || block.kind === 'quote') {
+				readings.push(readingSumsOf(block.text));
+				paragraphWords.push(countWords(block.text));
+			} else if (block.kind === 'list') {
+				readings.push(addReading(block.items.map(readingSumsOf)));
+			}
+		}
+		if (isQuestion(heading)) {
+			questions.push({ text: heading, answer: texts.slice(1, 4).join(' ') });
+		}
+		works.push({
+			heading,
+			level,
+			words: at - start,
+			position: start / total,
+			stems: contentStemsOf(texts.join('\n')),
+			parent: parentOf(works, level),
+			isFaq,
+			formats: [...formats]
+		});
+	});
+
+	return {
+		id: source.id,
+		title: source.title,
+		description: source.description,
+		siteNames: source.siteNames,
+		words: at,
+		units,
+		sections: works,
+		candidates: countCandidates(units, tag),
+		questions,
+		facts,
+		reading: addReading(readings),
+		paragraphWords,
+		counts: {
+			lists: source.blocks.filter(({ kind }) => kind === 'list').length,
+			tables: source.blocks.filter(({ kind }) => kind === 'table').length,
+			figures: source.blocks.filter(({ kind }) => kind === 'figure').length,
+			links: source.links,
+			faq: questions.length
+		}
+	};
+}
+
+/** A heading with little under it but at least two sub-headings, all of them questions. */
+function opensQuestions(sections: readonly Section[], index: number): boolean {
+	const { heading, blocks } = sections[index]!;
+	if (!heading || heading.level < 2 || blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0) > 40) return false;
+	const inside: string[] = [];
+	for (const next of sections.slice(index + 1)) {
+		if (!next.heading || next.heading.level <= heading.level) break;
+		inside.push(next.heading.text);
+	}
+	return inside.length >= 2 && inside.every(isQuestion);
+}
+
+/** The pieces of a block that are searched each on its own. */
+export function textsOf(block: Block): string[] {
+	switch (block.kind) {
+		case 'list':
+			return [...block.items];
+		case 'table':
+			return block.rows.flat().filter((cell) => cell !== '');
+		case 'code':
+			return [];
+		case 'figure':
+			return block.caption === '' ? [] : [block.caption];
+		default:
+			return [textOf(block)];
+	}
+}
+
+function parentOf(works: readonly SectionWork[], level: number): number {
+	if (level <= 2) return -1;
+	for (let i = works.length - 1; i >= 0; i--) {
+		const other = works[i]!;
+		if (other.level > 0 && other.level < level) return other.level === 1 ? -1 : i;
+	}
+	return -1;
+}
+
+function countCandidates(units: readonly Unit[], tag: Tagger): CandidateCount[] {
+	const counts = new Map<string, CandidateCount>();
+	for (const unit of units) {
+		// title case makes every word a proper noun; small letters let the tagger see what it is
+		const text = unit.place === 'body' || unit.place === 'faq' ? unit.text : unit.text.toLowerCase();
+		for (const { key, surface, length } of candidatesOf(tag(text))) {
+			let entry = counts.get(key);
+			if (!entry) counts.set(key, (entry = { key, length, count: 0, surfaces: new Map() }));
+			entry.count++;
+			entry.surfaces.set(surface, (entry.surfaces.get(surface) ?? 0) + 1);
+		}
+	}
+	return [...counts.values()];
+}

@@ -1,0 +1,375 @@
+import { everydayRateOf, findTerms, isEverydayWord, indexTerms, isStopWord, termKeyOf, verbFormsOf } from '../text';
+import type { PageWork, Place } from './page-work';
+import { quantileOf } from './spread';
+
+export const TERM_WEIGHTS = ['must', 'should', 'could'] as const;
+export type TermWeight = (typeof TERM_WEIGHTS)[number];
+
+/** How one page uses a term. */
+export interface TermUse {
+	readonly page: string;
+	readonly count: number;
+	/** Uses per 1,000 words of the page. */
+	readonly rate: number;
+	readonly title: boolean;
+	readonly h1: boolean;
+	readonly h2: boolean;
+	readonly h3: boolean;
+	/** In the first 100 words. */
+	readonly opening: boolean;
+	readonly faq: boolean;
+	/** Where the first use stands, as a share of the page's words, 0–1. */
+	readonly position: number;
+	/** Uses that do not lie inside a longer candidate. */
+	readonly own: number;
+	/** Uses in each section of the page that has any: [section, uses]. */
+	readonly sections: readonly (readonly [number, number])[];
+}
+
+export interface Term {
+	/** Folded form; the identity of a term across changes of the evidence. */
+	readonly key: string;
+	/** The spelling met most often. */
+	readonly phrase: string;
+	/** Positions of verbs in the phrase, which match in every inflection. */
+	readonly verbs: readonly number[];
+	readonly weight: TermWeight;
+	/** Uses recommended for the target length, both ends included. */
+	readonly min: number;
+	readonly max: number;
+	readonly uses: readonly TermUse[];
+	/** Shares of all counted pages, 0–1. */
+	readonly places: Readonly<Record<'title' | 'h1' | 'h2' | 'h3' | 'opening' | 'faq', number>>;
+	/** Median of the positions of first use, 0–1. */
+	readonly position: number;
+	/** Terms that share its sections more often than chance, strongest first; keys. */
+	readonly company: readonly string[];
+	readonly score: number;
+	readonly scoreParts: { readonly unusual: number; readonly frequency: number; readonly pages: number; readonly prominence: number };
+}
+
+export interface TermOptions {
+	readonly keyword: string;
+	readonly targetWords: number;
+}
+
+/** Bounds of the selection; set on the demo and on the fixtures under tests/fixtures. */
+export const TERM_LIMITS = {
+	/** Candidates that are counted exactly. */
+	counted: 420,
+	/** Terms that are shown. A writer can work with 120; 300 is a list again. */
+	shown: 120,
+	/** Score below which a phrase is an accident of two pages; set on the demo, where it cuts "check" and "hill". */
+	leastScore: 2.2,
+	/** Part of an article's words that a single term may take. */
+	wordShare: 0.02,
+	/** Uses of a phrase that lie inside longer ones, beyond which it has no life of its own. */
+	insideShare: 0.6,
+	insideShareSingle: 0.8
+} as const;
+
+interface Candidate {
+	key: string;
+	length: number;
+	count: number;
+	pages: Set<string>;
+	surfaces: Map<string, number>;
+	inside: number;
+	longer: number;
+}
+
+/** Terms of the counted pages, strongest first. The exact keyword always comes along. */
+export function findTermsOf(pages: readonly PageWork[], options: TermOptions): Term[] {
+	if (pages.length === 0) return [];
+	const candidates = foldCandidates(pages);
+	const keyword = termKeyOf(options.keyword);
+	const chosen = preselect(candidates, pages, keyword);
+	const phrases = chosen.map((candidate) => ({
+		phrase: candidate.key === keyword ? options.keyword.trim().toLowerCase() : surfaceOf(candidate),
+		verbs: candidate.key === keyword ? verbsOf(keyword) : []
+	}));
+	const index = indexTerms(phrases);
+	const uses = pages.map((page) => usesOn(page, index, chosen.length));
+	const counted = chosen.map((candidate, i) => ({
+		candidate,
+		...phrases[i]!,
+		uses: uses.flatMap((onPage) => (onPage[i] ? [onPage[i]] : []))
+	}));
+	const totalWords = pages.reduce((sum, page) => sum + page.words, 0);
+	const leastPages = pages.length <= 3 ? 1 : 2;
+	const scored = counted
+		.filter(({ candidate, uses }) => candidate.key === keyword || (uses.length >= leastPages && livesAlone(candidate, uses, keyword)))
+		.map((entry) => ({ ...entry, ...scoreOf(entry.candidate, entry.uses, pages.length, totalWords) }))
+		.filter(({ candidate, score }) => score > TERM_LIMITS.leastScore || candidate.key === keyword)
+		.sort((a, b) => rankOf(b, keyword) - rankOf(a, keyword) || (a.candidate.key < b.candidate.key ? -1 : 1))
+		.slice(0, TERM_LIMITS.shown);
+	const company = companyOf(scored.map(({ uses }) => uses));
+	return scored.map((entry, rank): Term => {
+		const share = (has: (use: TermUse) => boolean) => entry.uses.filter(has).length / pages.length;
+		return {
+			key: entry.candidate.key,
+			phrase: entry.phrase,
+			verbs: entry.verbs,
+			weight: entry.candidate.key === keyword ? 'must' : weightOf(rank, entry.uses.length / pages.length),
+			...rangeOf(entry.uses, entry.candidate.length, options.targetWords),
+			uses: entry.uses,
+			places: {
+				title: share((use) => use.title),
+				h1: share((use) => use.h1),
+				h2: share((use) => use.h2),
+				h3: share((use) => use.h3),
+				opening: share((use) => use.opening),
+				faq: share((use) => use.faq)
+			},
+			position: entry.uses.length === 0 ? 0 : quantileOf(entry.uses.map(({ position }) => position), 0.5),
+			company: company[rank]!.map((other) => scored[other]!.candidate.key),
+			score: entry.score,
+			scoreParts: entry.scoreParts
+		};
+	});
+}
+
+/**
+ * Whether a phrase is a term of its own: enough of its uses lie outside longer ones, and a
+ * single word is a noun in at least half of them ("dig" and "long" are not).
+ */
+function livesAlone(candidate: Candidate, uses: readonly TermUse[], keyword: string): boolean {
+	if (` ${keyword} `.includes(` ${candidate.key} `)) return true;
+	const all = uses.reduce((sum, use) => sum + use.count, 0);
+	const own = uses.reduce((sum, use) => sum + use.own, 0);
+	const most = candidate.length === 1 ? TERM_LIMITS.insideShareSingle : TERM_LIMITS.insideShare;
+	if (all - own >= most * all) return false;
+	// taggers do not know the nouns of a craft; words that everyday English lacks get the benefit
+	const asNoun = isEverydayWord(candidate.key) ? 0.5 : 0.15;
+	return candidate.length > 1 || candidate.count >= asNoun * all;
+}
+
+function rankOf({ candidate, score }: { candidate: Candidate; score: number }, keyword: string): number {
+	return candidate.key === keyword ? Number.POSITIVE_INFINITY : score;
+}
+
+/** Candidates of all pages joined under one key; joined spellings ("drystone") meet the open ones. */
+function foldCandidates(pages: readonly PageWork[]): Candidate[] {
+	const names = new Set(pages.flatMap((page) => page.siteNames.map((name) => termKeyOf(name))).filter(Boolean));
+	const joinedNames = new Set([...names].map((name) => name.replace(/ /g, '')));
+	const byJoined = new Map<string, Candidate[]>();
+	for (const page of pages) {
+		for (const { key, length, count, surfaces } of page.candidates) {
+			const joined = key.replace(/ /g, '');
+			if (joinedNames.has(joined)) continue;
+			const alike = byJoined.get(joined) ?? [];
+			byJoined.set(joined, alike);
+			let candidate = alike.find((other) => other.key === key);
+			if (!candidate) {
+				candidate = { key, length, count: 0, pages: new Set(), surfaces: new Map(), inside: 0, longer: 0 };
+				alike.push(candidate);
+			}
+			candidate.count += count;
+			candidate.pages.add(page.id);
+			for (const [surface, n] of surfaces) candidate.surfaces.set(surface, (candidate.surfaces.get(surface) ?? 0) + n);
+		}
+	}
+	const folded = [...byJoined.values()].map((alike) => {
+		// the open spelling is the key, since it also matches hyphens and the joined form
+		const [first, ...rest] = alike.sort((a, b) => b.length - a.length || b.count - a.count || (a.key < b.key ? -1 : 1));
+		for (const other of rest) {
+			first!.count += other.count;
+			for (const page of other.pages) first!.pages.add(page);
+		}
+		return first!;
+	});
+	markNesting(folded);
+	return folded;
+}
+
+/** Notes for each candidate how many of its uses lie inside longer candidates. */
+function markNesting(candidates: readonly Candidate[]): void {
+	const byKey = new Map(candidates.map((candidate) => [candidate.key, candidate]));
+	for (const outer of candidates) {
+		if (outer.length < 2 || outer.pages.size < 2) continue;
+		const words = outer.key.split(' ');
+		for (let length = 1; length < words.length; length++) {
+			for (let start = 0; start + length <= words.length; start++) {
+				const inner = byKey.get(words.slice(start, start + length).join(' '));
+				if (!inner) continue;
+				inner.inside = Math.max(inner.inside, outer.count);
+				inner.longer++;
+			}
+		}
+	}
+}
+
+function preselect(candidates: readonly Candidate[], pages: readonly PageWork[], keyword: string): Candidate[] {
+	const leastPages = pages.length <= 3 ? 1 : 2;
+	const chosen = candidates
+		.filter(({ key, pages: on, count }) => key !== keyword && on.size >= leastPages && count >= 2)
+		.filter(({ inside, count, length, key }) => {
+			if (keyword.split(' ').includes(key) || keyword.includes(` ${key}`)) return true;
+			const most = length === 1 ? TERM_LIMITS.insideShareSingle : TERM_LIMITS.insideShare;
+			return inside <= most * count;
+		})
+		.sort((a, b) => roughScore(b, pages.length) - roughScore(a, pages.length) || (a.key < b.key ? -1 : 1))
+		.slice(0, TERM_LIMITS.counted - 1);
+	const length = keyword === '' ? 0 : keyword.split(' ').length;
+	if (length > 0) {
+		chosen.unshift({ key: keyword, length, count: 0, pages: new Set(), surfaces: new Map(), inside: 0, longer: 0 });
+	}
+	return chosen;
+}
+
+function roughScore({ count, inside, length, pages, key }: Candidate, pageCount: number): number {
+	return Math.log2(1 + length) * Math.log(1 + count - 0.5 * inside) * (pages.size / pageCount) * unusualnessOf(key, count * 20);
+}
+
+/**
+ * Score = unusual × frequency × pages × prominence.
+ *
+ * - unusual: log ratio of the rate on the pages to the rate in everyday English;
+ * - frequency: log of the C-value (Frantzi and Ananiadou 2000), which takes off uses inside longer terms;
+ * - pages: share of pages, to the power 0.8 so that half the pages weigh 0.57;
+ * - prominence: 1 to 2.2, by the share of pages with the term in title, headings and opening.
+ */
+function scoreOf(
+	candidate: Candidate,
+	uses: readonly TermUse[],
+	pageCount: number,
+	totalWords: number
+): { score: number; scoreParts: Term['scoreParts'] } {
+	const count = uses.reduce((sum, use) => sum + use.count, 0);
+	if (count === 0) return { score: 0, scoreParts: { unusual: 0, frequency: 0, pages: 0, prominence: 1 } };
+	const unusual = unusualnessOf(candidate.key, (count / totalWords) * 1_000_000);
+	const cValue = Math.log2(1 + candidate.length) * Math.max(0.5, count - 0.6 * Math.min(candidate.inside, count));
+	const frequency = Math.log(1 + cValue);
+	const pages = (uses.length / pageCount) ** 0.8;
+	const share = (has: (use: TermUse) => boolean) => uses.filter(has).length / pageCount;
+	const prominence =
+		1 +
+		0.5 * share((use) => use.title || use.h1) +
+		0.5 * share((use) => use.h2 || use.h3) +
+		0.2 * share((use) => use.opening);
+	return { score: unusual * frequency * pages * prominence, scoreParts: { unusual, frequency, pages, prominence } };
+}
+
+/** Log ratio to everyday English; a phrase is as unusual as its rarest word, and rarer by its length. */
+function unusualnessOf(key: string, ratePerMillion: number): number {
+	const words = key.split(' ');
+	const rates = words.filter((word) => !isStopWord(word)).map(everydayRateOf);
+	if (rates.length === 0) return 0;
+	const everyday = words.length === 1 ? rates[0]! : Math.min(...rates) * 0.15 ** (words.length - 1);
+	return Math.max(0, Math.log(ratePerMillion / everyday));
+}
+
+/** Weight by share of pages and rank; the thresholds are data. */
+export const WEIGHT_THRESHOLDS = {
+	must: { share: 0.6, rank: 30 },
+	should: { share: 0.4, rank: 70 }
+} as const;
+
+function weightOf(rank: number, share: number): TermWeight {
+	if (share >= WEIGHT_THRESHOLDS.must.share && rank < WEIGHT_THRESHOLDS.must.rank) return 'must';
+	if (share >= WEIGHT_THRESHOLDS.should.share && rank < WEIGHT_THRESHOLDS.should.rank) return 'should';
+	return 'could';
+}
+
+/**
+ * Range of uses for an article of `targetWords`: lower and upper quartile of the rates of the
+ * pages that use the term (least and most when fewer than four do), rounded outwards, at least
+ * one, and never so many that the term takes more than 2% of the words.
+ */
+export function rangeOf(
+	uses: readonly Pick<TermUse, 'rate'>[],
+	termWords: number,
+	targetWords: number
+): { min: number; max: number } {
+	if (uses.length === 0) return { min: 1, max: 2 };
+	const rates = uses.map(({ rate }) => rate);
+	const [low, high] = uses.length < 4 ? [0, 1] : [0.25, 0.75];
+	const cap = Math.max(1, Math.floor((TERM_LIMITS.wordShare * targetWords) / termWords));
+	const min = Math.max(1, Math.floor((quantileOf(rates, low) * targetWords) / 1000));
+	const max = Math.max(min, Math.ceil((quantileOf(rates, high) * targetWords) / 1000));
+	return { min: Math.min(min, cap), max: Math.min(max, cap) };
+}
+
+function usesOn(page: PageWork, index: ReturnType<typeof indexTerms>, size: number): (TermUse | undefined)[] {
+	const counts = new Int32Array(size);
+	const owns = new Int32Array(size);
+	const places: (Set<Place> | undefined)[] = [];
+	const firstAt = new Float64Array(size).fill(-1);
+	const opening = new Uint8Array(size);
+	const sections: (Map<number, number> | undefined)[] = [];
+	for (const unit of page.units) {
+		for (const { term, start, own } of findTerms(index, unit.text)) {
+			(places[term] ??= new Set()).add(unit.place);
+			if (unit.place === 'title') continue;
+			counts[term]!++;
+			if (own) owns[term]!++;
+			const at = unit.at + (unit.words * start) / Math.max(1, unit.text.length);
+			if (firstAt[term]! < 0) firstAt[term] = at;
+			if (at < 100 && unit.place !== 'h1') opening[term] = 1;
+			const inSections = (sections[term] ??= new Map<number, number>());
+			inSections.set(unit.section, (inSections.get(unit.section) ?? 0) + 1);
+		}
+	}
+	return Array.from({ length: size }, (_, term) => {
+		const on = places[term];
+		if (!on || counts[term] === 0) return undefined;
+		return {
+			page: page.id,
+			count: counts[term]!,
+			own: owns[term]!,
+			rate: (counts[term]! / Math.max(1, page.words)) * 1000,
+			title: on.has('title'),
+			h1: on.has('h1'),
+			h2: on.has('h2'),
+			h3: on.has('h3'),
+			opening: opening[term] === 1,
+			faq: on.has('faq'),
+			position: Math.max(0, firstAt[term]!) / Math.max(1, page.words),
+			sections: [...(sections[term] ?? [])]
+		};
+	});
+}
+
+function surfaceOf({ surfaces, key }: Candidate): string {
+	let best = key;
+	let most = 0;
+	for (const [surface, count] of [...surfaces].sort(([a], [b]) => (a < b ? -1 : 1))) {
+		if (count > most) [best, most] = [surface, count];
+	}
+	// a proper noun keeps its capitals only when it is always written so
+	const lower = surfaces.get(best.toLowerCase());
+	return lower !== undefined ? best.toLowerCase() : best;
+}
+
+const COMMON_VERBS =
+	/^(?:build|make|lay|fix|repair|choose|buy|grow|plant|clean|install|paint|write|start|keep|dig|cut|cook|bake|plan|find|set|feed|draw|run|sell|train|use|prune|sharpen|mend|store|dry|brew|knit|sew|insulate|fit|design|measure|calculate|prepare|apply|remove|replace|restore|learn|teach|stop|prevent|get|hang|tile|lay|pour|mix|sow|harvest|compost|raise|hold)$/;
+
+/** Verbs of a keyword: the word after "how to" or "to", and a common verb of doing at its start. */
+export function verbsOf(key: string): number[] {
+	const words = key.split(' ');
+	return words.flatMap((word, i) => {
+		const after = words[i - 1];
+		const isVerb = after === 'to' || (i === 0 && COMMON_VERBS.test(word));
+		return isVerb && !isStopWord(word) && verbFormsOf(word).length > 1 ? [i] : [];
+	});
+}
+
+/** For each term the others it shares sections with, by Dice's coefficient; at most five. */
+function companyOf(uses: readonly (readonly TermUse[])[]): number[][] {
+	const sectionsOfTerm = uses.map((of) => new Set(of.flatMap(({ page, sections }) => sections.map(([s]) => `${page} ${s}`))));
+	const keyed = sectionsOfTerm.map((set) => [...set]);
+	return sectionsOfTerm.map((mine, i) => {
+		const scored: [number, number][] = [];
+		sectionsOfTerm.forEach((theirs, j) => {
+			if (i === j || theirs.size < 2 || mine.size < 2) return;
+			const shared = keyed[i]!.filter((section) => theirs.has(section)).length;
+			const dice = (2 * shared) / (mine.size + theirs.size);
+			if (shared >= 2 && dice > 0.2) scored.push([j, dice]);
+		});
+		return scored
+			.sort((a, b) => b[1] - a[1] || a[0] - b[0])
+			.slice(0, 5)
+			.map(([j]) => j);
+	});
+}
+

@@ -1,0 +1,61 @@
+/** What came of reading a file's bytes as text. */
+export type DecodeResult =
+	| { readonly kind: 'text'; readonly text: string; readonly encoding: string }
+	| { readonly kind: 'binary'; readonly looksLike: string };
+
+const SIGNATURES: readonly (readonly [readonly number[], string])[] = [
+	[[0x50, 0x4b, 0x03, 0x04], 'a zip or office file'],
+	[[0x25, 0x50, 0x44, 0x46], 'a PDF'],
+	[[0x89, 0x50, 0x4e, 0x47], 'a PNG picture'],
+	[[0xff, 0xd8, 0xff], 'a JPEG picture'],
+	[[0x47, 0x49, 0x46, 0x38], 'a GIF picture'],
+	[[0x1f, 0x8b], 'a compressed file'],
+	[[0xd0, 0xcf, 0x11, 0xe0], 'an old office file'],
+	[[0x7f, 0x45, 0x4c, 0x46], 'a program']
+];
+
+/**
+ * Reads bytes as text: by byte order mark, else by the charset a page names in its first
+ * 2,048 bytes, else UTF-8 when that is valid, else Windows-1252.
+ */
+export function decodeBytes(bytes: Uint8Array): DecodeResult {
+	for (const [signature, looksLike] of SIGNATURES) {
+		if (signature.every((byte, i) => bytes[i] === byte)) return { kind: 'binary', looksLike };
+	}
+	const marked = byMark(bytes);
+	if (marked) return { kind: 'text', text: decode(bytes, marked) ?? '', encoding: marked };
+	const head = bytes.subarray(0, 4096);
+	let zeros = 0;
+	for (const byte of head) if (byte === 0) zeros++;
+	if (zeros > 0.02 * head.length) return { kind: 'binary', looksLike: 'no text' };
+	const named = charsetNamedIn(head);
+	for (const encoding of [named, 'utf-8']) {
+		const text = encoding === null ? null : decode(bytes, encoding);
+		if (text !== null && encoding !== null) return { kind: 'text', text, encoding };
+	}
+	return { kind: 'text', text: decode(bytes, 'windows-1252') ?? '', encoding: 'windows-1252' };
+}
+
+function byMark(bytes: Uint8Array): string | null {
+	if (bytes[0] === 0xef && bytes[1] === 0xbb && bytes[2] === 0xbf) return 'utf-8';
+	if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
+	if (bytes[0] === 0xfe && bytes[1] === 0xff) return 'utf-16be';
+	return null;
+}
+
+function charsetNamedIn(head: Uint8Array): string | null {
+	let ascii = '';
+	for (const byte of head.subarray(0, 2048)) ascii += String.fromCharCode(byte);
+	const match = /<meta[^>]{0,200}charset\s*=\s*["']?\s*([a-z0-9_-]{2,24})/i.exec(ascii);
+	const name = match?.[1]?.toLowerCase() ?? null;
+	// a page that names UTF-16 in ASCII is not UTF-16
+	return name !== null && name.startsWith('utf-16') ? 'utf-8' : name;
+}
+
+function decode(bytes: Uint8Array, encoding: string): string | null {
+	try {
+		return new TextDecoder(encoding, { fatal: true }).decode(bytes);
+	} catch {
+		return null;
+	}
+}

@@ -1,0 +1,134 @@
+import type { Element, ElementContent, Root, RootContent } from 'hast';
+import { fromHtml } from 'hast-util-from-html';
+
+/** Bounds that keep hostile markup harmless; ordinary pages stay far below. */
+export const HTML_LIMITS = {
+	/** Characters of markup; longer pages are refused. The largest saved article seen had 2.1 million. */
+	maxChars: 12_000_000,
+	/** Elements inside one another; deeper ones are opened flat. Browsers stop at 512. */
+	maxDepth: 400,
+	/** Elements of one page; what follows is left out. */
+	maxElements: 200_000
+} as const;
+
+const REMOVED = new Set(
+	'script style noscript template svg math canvas iframe object embed applet frame frameset audio video source track link base input select textarea option datalist progress meter dialog map area param portal'.split(
+		' '
+	)
+);
+
+/** What a conformant parse of a page gives, made safe to walk without recursion limits. */
+export interface HtmlTree {
+	readonly body: Element;
+	readonly head: readonly Element[];
+	/** Contents of `application/ld+json` scripts, as text. */
+	readonly jsonLd: readonly string[];
+	readonly language: string;
+}
+
+/**
+ * Parses markup as a browser would and keeps only what can hold an article. Scripts, styles,
+ * frames and form fields are gone, nothing is fetched, depth and size are bounded.
+ * @throws RangeError when the markup is longer than `HTML_LIMITS.maxChars`
+ */
+export function parseHtml(html: string): HtmlTree {
+	if (html.length > HTML_LIMITS.maxChars) {
+		throw new RangeError(`Markup of ${html.length} characters is over ${HTML_LIMITS.maxChars}`);
+	}
+	const root = fromHtml(flattenDeep(html)) as Root;
+	const head: Element[] = [];
+	const jsonLd: string[] = [];
+	let body: Element = { type: 'element', tagName: 'body', properties: {}, children: [] };
+	let language = '';
+
+	const stack: (Root | Element)[] = [root];
+	let seen = 0;
+	while (stack.length > 0) {
+		const node = stack.pop()!;
+		if (node.type === 'element') {
+			seen++;
+			if (node.tagName === 'html') language = stringOf(node.properties.lang);
+			if (node.tagName === 'body') body = node;
+		}
+		const kept: RootContent[] = [];
+		for (const child of node.children) {
+			if (child.type === 'text') kept.push(child);
+			if (child.type !== 'element' || seen > HTML_LIMITS.maxElements) continue;
+			if (child.tagName === 'script') {
+				if (/ld\+json/i.test(stringOf(child.properties.type))) jsonLd.push(rawTextOf(child));
+				continue;
+			}
+			if (child.tagName === 'title' || child.tagName === 'meta') head.push(child);
+			if (child.tagName === 'link' && /canonical/i.test(stringOf(child.properties.rel))) head.push(child);
+			if (REMOVED.has(child.tagName)) continue;
+			kept.push(child);
+			stack.push(child);
+		}
+		node.children = kept as ElementContent[];
+	}
+	return { body, head: head.reverse(), jsonLd, language };
+}
+
+/** Elements that need no end tag, or close one another: they cannot nest deeply by themselves. */
+const SHALLOW = new Set(
+	'area base br col embed hr img input link meta param source track wbr p li dt dd tr td th thead tbody tfoot option optgroup html head body script style title textarea'.split(
+		' '
+	)
+);
+
+/*
+ * The parser keeps a stack of open elements and slows down with its depth. Start tags beyond
+ * the bound are dropped before parsing, and with them as many end tags.
+ */
+function flattenDeep(html: string): string {
+	let depth = 0;
+	let dropped = 0;
+	return html.replace(/<(\/?)([a-z][a-z0-9-]{0,40})(?=[\s>/])([^<>]*)>/gi, (tag, slash: string, name: string, rest: string) => {
+		if (SHALLOW.has(name.toLowerCase()) || rest.endsWith('/')) return tag;
+		if (slash === '') {
+			if (depth < HTML_LIMITS.maxDepth) {
+				depth++;
+				return tag;
+			}
+			dropped++;
+			return ' ';
+		}
+		if (dropped > 0) {
+			dropped--;
+			return ' ';
+		}
+		depth = Math.max(0, depth - 1);
+		return tag;
+	});
+}
+
+/** All text below a node, unchanged. */
+export function rawTextOf(node: Element | RootContent): string {
+	let text = '';
+	const stack: (Element | RootContent)[] = [node];
+	while (stack.length > 0) {
+		const next = stack.pop()!;
+		if (next.type === 'text') text += next.value;
+		else if (next.type === 'element') {
+			if (next.tagName === 'br') text += '\n';
+			for (let i = next.children.length - 1; i >= 0; i--) stack.push(next.children[i]!);
+		}
+	}
+	return text;
+}
+
+/** An attribute as one string; lists are joined by spaces, missing ones are empty. */
+export function stringOf(value: unknown): string {
+	if (typeof value === 'string') return value;
+	if (typeof value === 'number') return String(value);
+	if (Array.isArray(value)) return value.map(stringOf).join(' ');
+	return '';
+}
+
+/** White space folded to single spaces; line breaks from `br` become sentence-safe spaces. */
+export function tidyText(text: string): string {
+	return text
+		.replace(/[\u00ad\u200b\u200c\u2060\ufeff]/g, '')
+		.replace(/[\s\u00a0]+/g, ' ')
+		.trim();
+}

@@ -1,0 +1,431 @@
+import type { Element, ElementContent, Text } from 'hast';
+import { countWords } from '../text';
+import type { Block, HeadingLevel, PageLink } from './article';
+import { rawTextOf, stringOf, tidyText } from './html-tree';
+import { noiseOfName } from './noise';
+
+/** A block as found in the markup, before anything is decided about it. */
+export interface RawBlock {
+	readonly block: Block;
+	readonly words: number;
+	/** Words that stand inside links. */
+	readonly linkWords: number;
+	/** Reason found in the markup around it why this is not the article. */
+	readonly noise: string | null;
+	/** The elements it stands in, outermost first; the last is the block's own element. */
+	readonly path: readonly Element[];
+	readonly links: readonly Omit<PageLink, 'outward'>[];
+}
+
+interface Context {
+	readonly noise: string | null;
+	readonly path: readonly Element[];
+	/** Inside something that opens on click, where hidden text is still the article. */
+	readonly folds: boolean;
+	readonly inArticle: boolean;
+	/** Level of the heading last seen, shared along the walk. */
+	readonly last: { level: number };
+}
+
+const INLINE = new Set(
+	'a abbr acronym b bdi bdo big br cite code data del dfn em font i img ins kbd label mark picture q rp rt ruby s samp small span strike strong sub sup time tt u var wbr button summary'.split(
+		' '
+	)
+);
+const CONTAINER_NOISE: Readonly<Record<string, string>> = { nav: 'menu', footer: 'footer', dialog: 'pop-up', menu: 'menu' };
+const ROLE_NOISE: Readonly<Record<string, string>> = {
+	navigation: 'menu',
+	banner: 'page header',
+	contentinfo: 'footer',
+	complementary: 'side column',
+	search: 'search',
+	dialog: 'pop-up',
+	alertdialog: 'pop-up',
+	menu: 'menu',
+	menubar: 'menu'
+};
+const FOLDING = /accordion|faq|collaps|expand|toggle|panel|tab-?(?:content|pane)|answer|q-?and-?a|qna/;
+const HIDDEN_STYLE = /display\s*:\s*none|visibility\s*:\s*hidden/i;
+const PROMOTION =
+	/\b(?:buy now|shop now|shop (?:the|our)|order (?:now|today|online)|add to (?:basket|cart|bag)|\d+% off|free (?:delivery|shipping)|use (?:the )?code|special offer|limited time|sale ends|book (?:now|your place)|download (?:our|the|your) free|get a free quote)\b/i;
+
+/** All blocks of a page in reading order, with what the markup says about them. */
+export function rawBlocksOf(body: Element): RawBlock[] {
+	const found: RawBlock[] = [];
+	walk(body, { noise: null, path: [body], folds: false, inArticle: false, last: { level: 1 } }, found);
+	return found;
+}
+
+function walk(parent: Element, context: Context, found: RawBlock[]): void {
+	let run: ElementContent[] = [];
+	const flush = () => {
+		if (run.length > 0) addRun(run, context, found);
+		run = [];
+	};
+	for (const child of parent.children) {
+		if (child.type === 'text' || (child.type === 'element' && isInline(child))) {
+			run.push(child);
+		} else if (child.type === 'element') {
+			flush();
+			addElement(child, context, found);
+		}
+	}
+	flush();
+}
+
+function addElement(element: Element, outer: Context, found: RawBlock[]): void {
+	const context = contextOf(element, outer);
+	const tag = element.tagName;
+	switch (tag) {
+		case 'h1':
+		case 'h2':
+		case 'h3':
+		case 'h4':
+		case 'h5':
+		case 'h6': {
+			const level = Math.min(4, Number(tag[1])) as HeadingLevel;
+			context.last.level = level;
+			add({ kind: 'heading', level, text: textIn(element) }, element, context, found);
+			return;
+		}
+		case 'p':
+			addRun(element.children, context, found);
+			return;
+		case 'ul':
+		case 'ol':
+			addList(element, context, found);
+			return;
+		case 'dl':
+			addDefinitions(element, context, found);
+			return;
+		case 'table':
+			addTable(element, context, found);
+			return;
+		case 'blockquote':
+			if (hasTag(element, /^(?:h[1-6]|table)$/)) break;
+			add({ kind: 'quote', text: textIn(element) }, element, context, found);
+			return;
+		case 'figure':
+			if (hasTag(element, /^(?:table|pre|blockquote|ul|ol|p)$/) && !hasTag(element, /^img$/)) break;
+			addFigure(element, context, found);
+			return;
+		case 'pre':
+			add({ kind: 'code', text: rawTextOf(element).trim() }, element, context, found);
+			return;
+		case 'details':
+			addDetails(element, context, found);
+			return;
+		case 'hr':
+			return;
+	}
+	walk(element, context, found);
+}
+
+function contextOf(element: Element, outer: Context): Context {
+	const { properties, tagName } = element;
+	const names = [properties.className, properties.id, properties.dataTestid, properties.ariaLabel]
+		.map(stringOf)
+		.join(' ');
+	const role = stringOf(properties.role).toLowerCase();
+	const folds = outer.folds || tagName === 'details' || FOLDING.test(names.toLowerCase());
+	const inArticle = outer.inArticle || tagName === 'article' || tagName === 'main' || role === 'main';
+	const hidden =
+		properties.hidden === true ||
+		stringOf(properties.ariaHidden) === 'true' ||
+		HIDDEN_STYLE.test(stringOf(properties.style));
+	// a name on something as large as the page says how the page is laid out, not what it is
+	const named = tagName === 'body' || tagName === 'main' || /^h[1-6]$/.test(tagName) ? null : noiseOfName(names);
+	let noise =
+		outer.noise ??
+		CONTAINER_NOISE[tagName] ??
+		(role === 'complementary' && inArticle ? null : ROLE_NOISE[role]) ??
+		named ??
+		(hidden && !folds ? 'hidden on the page' : null);
+	if (noise === null && tagName === 'header' && !inArticle) noise = 'page header';
+	if (noise === null && tagName === 'aside') noise = asideNoise(element, outer.inArticle);
+	if (noise === null && tagName === 'form' && countWords(textIn(element)) < 80) noise = 'form';
+	// inside an article, a name that only sounds like furniture does not outweigh long prose
+	if (outer.noise === null && named !== null && noise === named && isLongProse(element, named)) noise = null;
+	return { noise, folds, inArticle, path: [...outer.path, element], last: outer.last };
+}
+
+/** Asides in an article are often its tips and warnings; elsewhere they are the side column. */
+function asideNoise(element: Element, inArticle: boolean): string | null {
+	const text = textIn(element);
+	if (!inArticle) return 'side column';
+	if (PROMOTION.test(text)) return 'advertisement';
+	return countWords(text) < 12 || linkWordsIn(element) > 0.3 * countWords(text) ? 'side note' : null;
+}
+
+/** Names such as "menu", "promo" or "tags" that sit on the article itself by accident. */
+function isLongProse(element: Element, reason: string): boolean {
+	if (reason === 'comments' || reason === 'cookie notice' || reason === 'related links' || reason === 'footer') return false;
+	const words = countWords(textIn(element));
+	return words > 400 && hasTag(element, /^h[2-4]$/) && hasTag(element, /^p$/) && linkWordsIn(element) < 0.15 * words;
+}
+
+/** A paragraph from inline content; two line breaks in a row start a new one. */
+function addRun(run: readonly ElementContent[], context: Context, found: RawBlock[]): void {
+	const only = run.filter((n) => n.type === 'element' || (n.type === 'text' && n.value.trim() !== ''));
+	if (only.length === 1 && only[0]!.type === 'element' && only[0]!.tagName === 'button') {
+		// the question of a home-made accordion is a button; other buttons are furniture
+		const text = textIn(only[0]!);
+		if (!/\?\s*[+\-–▾▼›]?$/.test(text) && !context.folds) return;
+		const level = Math.min(4, context.last.level + 1) as HeadingLevel;
+		add({ kind: 'heading', level, text: text.replace(/\s*[+\-–▾▼›]$/, '') }, only[0]!, context, found);
+		return;
+	}
+	const holder: Element = { type: 'element', tagName: 'span', properties: {}, children: [] };
+	for (const part of splitAtBreaks(run)) {
+		holder.children = part;
+		const text = textIn(holder);
+		if (text !== '') {
+			const own = part.find((n): n is Element => n.type === 'element');
+			add({ kind: 'paragraph', text }, holder, context, found, own);
+		}
+		for (const image of imagesIn(holder)) addImage(image, context, found);
+	}
+}
+
+function splitAtBreaks(run: readonly ElementContent[]): ElementContent[][] {
+	const parts: ElementContent[][] = [[]];
+	let breaks = 0;
+	for (const node of run) {
+		if (node.type === 'element' && node.tagName === 'br') {
+			breaks++;
+			if (breaks === 2) parts.push([]);
+			else if (breaks === 1) parts.at(-1)!.push(node);
+			continue;
+		}
+		if (!(node.type === 'text' && node.value.trim() === '')) breaks = 0;
+		parts.at(-1)!.push(node);
+	}
+	return parts;
+}
+
+function addList(element: Element, context: Context, found: RawBlock[]): void {
+	const items = element.children.filter((n): n is Element => n.type === 'element' && n.tagName === 'li');
+	// cards and long list entries with headings of their own read better as running blocks
+	if (items.length === 0 || items.some((item) => hasTag(item, /^(?:h[1-6]|table|pre|figure|details|article)$/))) {
+		for (const child of element.children) {
+			if (child.type === 'element') walk(child, { ...contextOf(child, context) }, found);
+		}
+		return;
+	}
+	const texts = items.map(textIn).filter((text) => text !== '');
+	if (texts.length === 0) return;
+	add({ kind: 'list', ordered: element.tagName === 'ol', items: texts }, element, context, found);
+}
+
+function addDefinitions(element: Element, context: Context, found: RawBlock[]): void {
+	const pairs: { term: string; text: string }[] = [];
+	const stack = [...element.children];
+	while (stack.length > 0) {
+		const child = stack.shift()!;
+		if (child.type !== 'element') continue;
+		if (child.tagName === 'div') stack.unshift(...child.children);
+		else if (child.tagName === 'dt') pairs.push({ term: textIn(child), text: '' });
+		else if (child.tagName === 'dd') {
+			const pair = pairs.at(-1) ?? { term: '', text: '' };
+			if (pairs.length === 0) pairs.push(pair);
+			pair.text = `${pair.text} ${textIn(child)}`.trim();
+		}
+	}
+	const asks = pairs.filter(({ term }) => term.endsWith('?')).length;
+	if (asks > 0 && asks >= pairs.length / 2) {
+		for (const { term, text } of pairs) add({ kind: 'answer', question: term, text }, element, context, found);
+		return;
+	}
+	const items = pairs.map(({ term, text }) => (term && text ? `${term.replace(/:$/, '')}: ${text}` : term || text)).filter(Boolean);
+	if (items.length > 0) add({ kind: 'list', ordered: false, items }, element, context, found);
+}
+
+function addTable(element: Element, context: Context, found: RawBlock[]): void {
+	const rows: Element[] = [];
+	collectRows(element, rows);
+	const cells = rows.map((row) =>
+		row.children.filter((n): n is Element => n.type === 'element' && /^t[dh]$/.test(n.tagName))
+	);
+	const widest = Math.max(0, ...cells.map((row) => row.length));
+	const isLayout =
+		widest < 2 || cells.some((row) => row.some((cell) => hasTag(cell, /^(?:table|h[1-6]|article|p)$/) && countWords(textIn(cell)) > 60));
+	if (isLayout) {
+		for (const row of cells) for (const cell of row) walk(cell, contextOf(cell, context), found);
+		if (cells.length === 0) walk(element, context, found);
+		return;
+	}
+	const caption = element.children.find((n): n is Element => n.type === 'element' && n.tagName === 'caption');
+	if (caption) add({ kind: 'paragraph', text: textIn(caption) }, caption, context, found);
+	const header = cells[0]!.every((cell) => cell.tagName === 'th') || rows[0]!.properties.dataHead === true;
+	const texts = cells.map((row) => row.map(textIn)).filter((row) => row.some((text) => text !== ''));
+	if (texts.length > 0) add({ kind: 'table', header, rows: texts }, element, context, found);
+}
+
+function collectRows(element: Element, rows: Element[]): void {
+	for (const child of element.children) {
+		if (child.type !== 'element') continue;
+		if (child.tagName === 'tr') {
+			if (element.tagName === 'thead') child.properties.dataHead = true;
+			rows.push(child);
+		} else if (/^(?:thead|tbody|tfoot)$/.test(child.tagName)) collectRows(child, rows);
+	}
+}
+
+function addFigure(element: Element, context: Context, found: RawBlock[]): void {
+	const caption = findTag(element, 'figcaption');
+	const image = imagesIn(element)[0];
+	const block: Block = {
+		kind: 'figure',
+		src: image ? sourceOf(image) : '',
+		alt: image ? tidyText(stringOf(image.properties.alt)) : '',
+		caption: caption ? textIn(caption) : ''
+	};
+	if (block.src || block.caption) add(block, element, context, found);
+}
+
+function addImage(image: Element, context: Context, found: RawBlock[]): void {
+	const alt = tidyText(stringOf(image.properties.alt));
+	const src = sourceOf(image);
+	const tiny = Number(image.properties.width) > 0 && Number(image.properties.width) < 60;
+	if (src === '' || tiny || /pixel|spacer|avatar|logo|icon|tracking/i.test(src)) return;
+	add({ kind: 'figure', src, alt, caption: '' }, image, context, found);
+}
+
+function sourceOf(image: Element): string {
+	const { src, dataSrc, dataLazySrc } = image.properties;
+	return stringOf(dataSrc) || stringOf(dataLazySrc) || stringOf(src);
+}
+
+/** `details` whose summary asks and whose body is plain text is a question with its answer. */
+function addDetails(element: Element, context: Context, found: RawBlock[]): void {
+	const summary = findTag(element, 'summary');
+	const title = summary ? textIn(summary) : '';
+	const rest: Element = { ...element, tagName: 'div', children: element.children.filter((child) => child !== summary) };
+	if (title === '') {
+		walk(rest, context, found);
+	} else if (title.endsWith('?') && !hasTag(rest, /^(?:h[1-6]|table|pre|figure)$/)) {
+		const inner: RawBlock[] = [];
+		walk(rest, context, inner);
+		const text = inner
+			.map(({ block }) => (block.kind === 'list' ? block.items.map(endSentence).join(' ') : 'text' in block ? block.text : ''))
+			.join(' ')
+			.trim();
+		add({ kind: 'answer', question: title, text }, element, context, found);
+	} else {
+		const level = Math.min(4, context.last.level + 1) as HeadingLevel;
+		add({ kind: 'heading', level, text: title }, summary!, context, found);
+		walk(rest, context, found);
+	}
+}
+
+function endSentence(text: string): string {
+	return /[.!?:;]$/.test(text) ? text : `${text}.`;
+}
+
+function add(block: Block, element: Element, context: Context, found: RawBlock[], own?: Element): void {
+	const text = textOfBlock(block);
+	if (text === '' && block.kind !== 'figure') return;
+	const words = countWords(text);
+	const linkWords = linkWordsIn(element);
+	const promoted =
+		context.noise === null && block.kind !== 'heading' && words < 60 && linkWords > 0 && PROMOTION.test(text) ? 'advertisement' : null;
+	found.push({
+		block,
+		words,
+		linkWords,
+		noise: context.noise ?? promoted,
+		path: element === context.path.at(-1) ? context.path : [...context.path, own ?? element],
+		links: linksIn(element)
+	});
+}
+
+function textOfBlock(block: Block): string {
+	switch (block.kind) {
+		case 'list':
+			return block.items.join(' ');
+		case 'table':
+			return block.rows.flat().join(' ');
+		case 'figure':
+			return block.caption;
+		case 'answer':
+			return `${block.question} ${block.text}`;
+		default:
+			return block.text;
+	}
+}
+
+const blockInside = new WeakMap<Element, boolean>();
+
+/** Whether an element runs inside a line of text: an inline tag without a block inside. */
+function isInline(element: Element): boolean {
+	return INLINE.has(element.tagName) && !hasBlockInside(element);
+}
+
+function hasBlockInside(element: Element): boolean {
+	let has = blockInside.get(element);
+	if (has === undefined) {
+		has = element.children.some(
+			(child) => child.type === 'element' && (!INLINE.has(child.tagName) || hasBlockInside(child))
+		);
+		blockInside.set(element, has);
+	}
+	return has;
+}
+
+function textIn(element: Element): string {
+	return tidyText(spacedText(element.children));
+}
+
+/** Text with spaces where blocks meet, so that words of neighbours do not run together. */
+function spacedText(nodes: readonly ElementContent[]): string {
+	let text = '';
+	for (const node of nodes) {
+		if (node.type === 'text') text += (node as Text).value;
+		else if (node.type === 'element') {
+			// reference marks such as [1] are not words of the sentence
+			if (node.tagName === 'sup' && /^\[?\d{1,3}\]?$/.test(rawTextOf(node).trim())) continue;
+			const apart = node.tagName === 'br' || !INLINE.has(node.tagName);
+			text += apart ? ` ${spacedText(node.children)} ` : spacedText(node.children);
+		}
+	}
+	return text;
+}
+
+function elementsIn(element: Element): Element[] {
+	const found: Element[] = [];
+	const stack = [...element.children].reverse();
+	while (stack.length > 0) {
+		const node = stack.pop()!;
+		if (node.type !== 'element') continue;
+		found.push(node);
+		for (let i = node.children.length - 1; i >= 0; i--) stack.push(node.children[i]!);
+	}
+	return found;
+}
+
+function hasTag(element: Element, tag: RegExp): boolean {
+	return elementsIn(element).some(({ tagName }) => tag.test(tagName));
+}
+
+function findTag(element: Element, tag: string): Element | undefined {
+	return elementsIn(element).find(({ tagName }) => tagName === tag);
+}
+
+function imagesIn(element: Element): Element[] {
+	return elementsIn(element).filter(({ tagName }) => tagName === 'img');
+}
+
+function anchorsIn(element: Element): Element[] {
+	const inside = elementsIn(element).filter(({ tagName }) => tagName === 'a');
+	return element.tagName === 'a' ? [element, ...inside] : inside;
+}
+
+function linksIn(element: Element): Omit<PageLink, 'outward'>[] {
+	return anchorsIn(element)
+		.map((anchor) => ({ text: textIn(anchor), href: stringOf(anchor.properties.href) }))
+		.filter(({ text, href }) => text !== '' && href !== '' && !href.startsWith('#'));
+}
+
+function linkWordsIn(element: Element): number {
+	return anchorsIn(element).reduce((sum, anchor) => sum + countWords(textIn(anchor)), 0);
+}

@@ -1,0 +1,103 @@
+import type { Findings, ShapeSpread, TermWeight } from '../findings';
+import type { Plan } from '../plan';
+import { contentStemsOf, indexTerms, type TermIndex } from '../text';
+
+/** What a take is held against, worked out once from findings and plan. */
+export interface Evidence {
+	readonly keyword: string;
+	readonly terms: readonly {
+		readonly key: string;
+		readonly phrase: string;
+		readonly verbs: readonly number[];
+		readonly weight: TermWeight;
+		readonly min: number;
+		readonly max: number;
+	}[];
+	/** Position of the exact keyword among the terms, or −1. */
+	readonly keywordTerm: number;
+	readonly topics: readonly {
+		readonly id: string;
+		/** Stems of each of its headings, without the keyword's own. */
+		readonly headings: readonly (readonly string[])[];
+		/** Terms (by position) that pages use under it most. */
+		readonly signature: readonly number[];
+		/** Share of pages that treat it, 0–1. */
+		readonly share: number;
+	}[];
+	/** Terms with the topic where pages use them. */
+	readonly homes: readonly { readonly term: number; readonly topic: number }[];
+	readonly questions: readonly { readonly id: string; readonly text: string; readonly stems: readonly string[] }[];
+	readonly shape: readonly ShapeSpread[];
+	readonly targetGrade: number;
+	/** Topics (by position) that the plan gives to a section, by section id. */
+	readonly planned: Readonly<Record<string, readonly number[]>>;
+}
+
+/** How many questions count towards a standing; more would ask for an FAQ and not for an article. */
+const QUESTIONS_COUNTED = 10;
+const SIGNATURE_TERMS = 4;
+
+/** Reading grade aimed at where the brief names none: plain prose for the general public. */
+export const DEFAULT_GRADE = 8;
+
+/** Prepares findings for scoring. The plan, if there is one, says which section treats which topic. */
+export function evidenceOf(findings: Findings, plan: Plan | null, targetGrade = DEFAULT_GRADE): Evidence {
+	const common = new Set(contentStemsOf(findings.keyword));
+	const pageCount = Math.max(1, findings.pages.length);
+	const least = pageCount <= 3 ? 1 : 2;
+	const kept = findings.topics.filter((topic) => topic.pages.length >= least);
+	const sums = kept.map((topic) => {
+		const places = new Set(topic.headings.map((h) => `${h.page}/${h.section}`));
+		return findings.terms.map((term) => {
+			const pages = new Set<string>();
+			for (const use of term.uses) {
+				if (use.sections.some(([section]) => places.has(`${use.page}/${section}`))) pages.add(use.page);
+			}
+			return pages.size / topic.pages.length;
+		});
+	});
+	// a term that stands everywhere says nothing about a topic
+	const everywhere = findings.terms.map((_, t) => sums.reduce((sum, of) => sum + of[t]!, 0) / Math.max(1, kept.length));
+	const homes: { term: number; topic: number }[] = [];
+	findings.terms.forEach((_, t) => {
+		let best = -1;
+		let most = 0.34;
+		sums.forEach((of, s) => {
+			const value = of[t]! * (1 - 0.6 * everywhere[t]!);
+			if (value > most) [best, most] = [s, value];
+		});
+		if (best >= 0) homes.push({ term: t, topic: best });
+	});
+	const position = new Map(kept.map(({ id }, i) => [id, i]));
+	return {
+		keyword: findings.keyword,
+		terms: findings.terms.map(({ key, phrase, verbs, weight, min, max }) => ({ key, phrase, verbs, weight, min, max })),
+		keywordTerm: findings.terms.findIndex((term) => term.phrase === findings.keyword.trim().toLowerCase()),
+		topics: kept.map((topic, s) => ({
+			id: topic.id,
+			headings: topic.headings.map(({ text }) => contentStemsOf(text).filter((stem) => !common.has(stem))),
+			signature: findings.terms
+				.map((_, t) => ({ t, value: sums[s]![t]! - everywhere[t]! }))
+				.filter(({ value }) => value > 0.1)
+				.sort((a, b) => b.value - a.value || a.t - b.t)
+				.slice(0, SIGNATURE_TERMS)
+				.map(({ t }) => t),
+			share: topic.pages.length / pageCount
+		})),
+		homes,
+		questions: findings.questions
+			.map(({ id, text }) => ({ id, text, stems: contentStemsOf(text) }))
+			.filter(({ stems }) => stems.length >= 2)
+			.slice(0, QUESTIONS_COUNTED),
+		shape: findings.shape,
+		targetGrade,
+		planned: Object.fromEntries(
+			(plan?.sections ?? []).map(({ id, topics }) => [id, topics.flatMap((topic) => position.get(topic) ?? [])])
+		)
+	};
+}
+
+/** The index that measures takes and pages against this evidence. */
+export function termIndexOf(evidence: Evidence): TermIndex {
+	return indexTerms(evidence.terms);
+}

@@ -1,0 +1,34 @@
+import { BACKGROUND } from './background-data';
+
+/*
+ * How common a word is in everyday English, as the natural logarithm of its count per
+ * million words. The list holds lemma counts of a sense-tagged corpus of about 230,000
+ * open-class words (see NOTICE); a word that is missing there is taken to be as rare as
+ * half a count.
+ */
+const CORPUS_WORDS = 230_000;
+
+let counts: Map<string, number> | undefined;
+
+function load(): Map<string, number> {
+	if (counts) return counts;
+	counts = new Map();
+	// "3:able,about|2:…": words grouped by count
+	for (const group of BACKGROUND.split('|')) {
+		const colon = group.indexOf(':');
+		const count = Number(group.slice(0, colon));
+		for (const word of group.slice(colon + 1).split(',')) counts.set(word, count);
+	}
+	return counts;
+}
+
+/** Expected uses of a singular plain word in one million words of everyday English; never 0. */
+export function everydayRateOf(word: string): number {
+	const count = load().get(word) ?? 0.5;
+	return (count / CORPUS_WORDS) * 1_000_000;
+}
+
+/** Whether the list of everyday English knows a singular plain word. */
+export function isEverydayWord(word: string): boolean {
+	return load().has(word);
+}

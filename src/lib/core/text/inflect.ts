@@ -1,0 +1,131 @@
+import pluralize from 'pluralize';
+
+/*
+ * `pluralize` is made for identifiers; these everyday words it gets wrong, or they have no
+ * singular of their own in running text. Set on the inflection cases of inflect.test.ts.
+ */
+const FIXED = new Map<string, string>(
+	Object.entries({
+		is: 'is',
+		as: 'as',
+		was: 'was',
+		has: 'has',
+		this: 'this',
+		its: 'its',
+		us: 'us',
+		does: 'does',
+		his: 'his',
+		less: 'less',
+		across: 'across',
+		always: 'always',
+		perhaps: 'perhaps',
+		towards: 'towards',
+		afterwards: 'afterwards',
+		besides: 'besides',
+		sometimes: 'sometimes',
+		upwards: 'upwards',
+		outwards: 'outwards',
+		inwards: 'inwards',
+		gas: 'gas',
+		bus: 'bus',
+		lens: 'lens',
+		yes: 'yes',
+		data: 'data',
+		media: 'media',
+		leaves: 'leaf',
+		halves: 'half',
+		loaves: 'loaf',
+		shelves: 'shelf',
+		knives: 'knife',
+		staves: 'stave',
+		waves: 'wave',
+		caves: 'cave',
+		eaves: 'eaves',
+		dice: 'dice',
+		axes: 'axe',
+		vs: 'vs',
+		people: 'person',
+		feet: 'foot',
+		teeth: 'tooth',
+		geese: 'goose',
+		mice: 'mouse',
+		men: 'man',
+		women: 'woman',
+		children: 'child',
+		moss: 'moss',
+		pancreas: 'pancreas',
+		canvas: 'canvas',
+		atlas: 'atlas',
+		christmas: 'christmas'
+	})
+);
+
+const singulars = new Map<string, string>();
+
+/**
+ * Folds a plain word (lower case, see `plainWord`) to its singular: "copestones" → "copestone".
+ * Words that only look plural stay: "gas", "always".
+ */
+export function singularOf(word: string): string {
+	const known = singulars.get(word);
+	if (known !== undefined) return known;
+	const singular = foldPlural(word);
+	if (singulars.size > 60_000) singulars.clear();
+	singulars.set(word, singular);
+	return singular;
+}
+
+function foldPlural(word: string): string {
+	const fixed = FIXED.get(word);
+	if (fixed !== undefined) return fixed;
+	if (word.length < 4 || !word.endsWith('s')) return word;
+	if (/(?:ss|us|is|ics|ous)$/.test(word)) return word;
+	return pluralize.singular(word);
+}
+
+/** base → past and past participle */
+const IRREGULAR: Readonly<Record<string, readonly string[]>> = {
+	build: ['built'],
+	buy: ['bought'],
+	lay: ['laid'],
+	make: ['made'],
+	keep: ['kept'],
+	hold: ['held'],
+	stand: ['stood'],
+	cut: ['cut'],
+	set: ['set'],
+	put: ['put'],
+	get: ['got'],
+	choose: ['chose', 'chosen'],
+	break: ['broke', 'broken'],
+	find: ['found'],
+	feed: ['fed'],
+	dig: ['dug'],
+	grow: ['grew', 'grown'],
+	write: ['wrote', 'written'],
+	take: ['took', 'taken'],
+	give: ['gave', 'given'],
+	draw: ['drew', 'drawn'],
+	fall: ['fell', 'fallen'],
+	freeze: ['froze', 'frozen'],
+	sell: ['sold'],
+	pay: ['paid'],
+	cost: ['cost'],
+	run: ['ran', 'run'],
+	fix: ['fixed'],
+	plan: ['planned']
+};
+
+/**
+ * The inflected forms of a verb, itself first: "lay" → lay, lays, laying, laid.
+ * Terms match by generated forms and never by stem, since stems join what differs
+ * ("stonewalling" and "stone wall").
+ */
+export function verbFormsOf(base: string): string[] {
+	const ending = /[^aeiou]y$/.test(base);
+	const doubles = /^[^aeiou]*[aeiou][bdgklmnprt]$/.test(base);
+	const third = ending ? base.slice(0, -1) + 'ies' : /(?:s|x|z|ch|sh|o)$/.test(base) ? base + 'es' : base + 's';
+	const stem = doubles ? base + base.at(-1) : base.endsWith('e') && !base.endsWith('ee') ? base.slice(0, -1) : base;
+	const past = IRREGULAR[base] ?? [ending ? base.slice(0, -1) + 'ied' : stem + 'ed'];
+	return [...new Set([base, third, stem + 'ing', ...past])];
+}

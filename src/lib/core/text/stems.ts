@@ -1,0 +1,27 @@
+import { stemmer } from 'stemmer';
+import { plainWord, wordsOf } from './words';
+import { isStopWord } from './stop-words';
+
+const stems = new Map<string, string>();
+
+/** Stem of a plain word, kept once computed. For likeness of meaning, never for counting terms. */
+export function stemOf(word: string): string {
+	let stem = stems.get(word);
+	if (stem === undefined) {
+		stem = stemmer(word);
+		if (stems.size > 60_000) stems.clear();
+		stems.set(word, stem);
+	}
+	return stem;
+}
+
+/** Stems of all words that carry meaning, in order; hyphenated words give their parts. */
+export function contentStemsOf(text: string): string[] {
+	const found: string[] = [];
+	for (const { text: raw } of wordsOf(text)) {
+		for (const part of plainWord(raw).split('-')) {
+			if (part.length > 1 && !isStopWord(part)) found.push(stemOf(part));
+		}
+	}
+	return found;
+}

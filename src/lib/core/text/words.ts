@@ -1,0 +1,37 @@
+/** A word of running text with its place, in UTF-16 units: `start` included, `end` excluded. */
+export interface Word {
+	readonly text: string;
+	readonly start: number;
+	readonly end: number;
+}
+
+/*
+ * Letters, marks and digits, joined by inner apostrophes and hyphens, and by separators
+ * between digits: "o'clock", "self-built", "1,300", "2.5" and "12:30" are one word each.
+ */
+const WORD =
+	/[\p{L}\p{M}\p{N}]+(?:(?:['’‘\u2010\u2011-](?=[\p{L}\p{N}])|(?<=\p{N})[.,:](?=\p{N}))[\p{L}\p{M}\p{N}]+)*/gu;
+
+/** Words in order of appearance; empty text gives an empty list. */
+export function wordsOf(text: string): Word[] {
+	const words: Word[] = [];
+	for (const match of text.matchAll(WORD)) {
+		words.push({ text: match[0], start: match.index, end: match.index + match[0].length });
+	}
+	return words;
+}
+
+/** The one word count of the whole product: pages, drafts and budgets. */
+export function countWords(text: string): number {
+	return text.match(WORD)?.length ?? 0;
+}
+
+/** Lower case, compatibility form, straight apostrophes, no possessive ending. */
+export function plainWord(word: string): string {
+	return word
+		.normalize('NFKC')
+		.toLowerCase()
+		.replace(/[’‘ʼ]/g, "'")
+		.replace(/[\u2010\u2011]/g, '-')
+		.replace(/'s$|s'$/, (end) => (end === "s'" ? 's' : ''));
+}

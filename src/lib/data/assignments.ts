@@ -1,0 +1,85 @@
+import { db, type Assignment, type Note, type Page, type PageSource, type StoredPlan, type Take } from './db';
+
+/** An assignment with everything that belongs to it. */
+export interface WholeAssignment {
+	assignment: Assignment;
+	pages: Page[];
+	pageSources: PageSource[];
+	notes: Note[];
+	plan: StoredPlan | null;
+	takes: Take[];
+}
+
+const OWNED = ['pages', 'pageSources', 'notes', 'takes'] as const;
+
+/** Assignments in use, the one worked on last first. */
+export async function listAssignments(): Promise<Assignment[]> {
+	const all = await db.assignments.orderBy('updatedAt').reverse().toArray();
+	return all.filter(({ binnedAt }) => binnedAt === null);
+}
+
+export async function listBinned(): Promise<Assignment[]> {
+	const all = await db.assignments.orderBy('updatedAt').reverse().toArray();
+	return all.filter(({ binnedAt }) => binnedAt !== null);
+}
+
+export async function addAssignment(values: Pick<Assignment, 'title' | 'keyword' | 'client' | 'targetWords'>): Promise<Assignment> {
+	const now = Date.now();
+	const assignment: Assignment = { ...values, id: crypto.randomUUID(), createdAt: now, updatedAt: now, binnedAt: null };
+	await db.assignments.add(assignment);
+	return assignment;
+}
+
+export async function changeAssignment(id: string, values: Partial<Assignment>): Promise<void> {
+	await db.assignments.update(id, { ...values, updatedAt: Date.now() });
+}
+
+/** Marks an assignment as worked on now. */
+export async function touchAssignment(id: string): Promise<void> {
+	await db.assignments.update(id, { updatedAt: Date.now() });
+}
+
+export async function binAssignment(id: string): Promise<void> {
+	await db.assignments.update(id, { binnedAt: Date.now() });
+}
+
+export async function restoreAssignment(id: string): Promise<void> {
+	await db.assignments.update(id, { binnedAt: null });
+}
+
+/** Deletes an assignment for good and gives it back whole, so that even this can be undone. */
+export async function deleteAssignment(id: string): Promise<WholeAssignment | null> {
+	const whole = await readWhole(id);
+	if (!whole) return null;
+	await db.transaction('rw', [db.assignments, db.pages, db.pageSources, db.notes, db.plans, db.takes], async () => {
+		for (const table of OWNED) await db[table].where({ assignment: id }).delete();
+		await db.plans.delete(id);
+		await db.assignments.delete(id);
+	});
+	return whole;
+}
+
+export async function readWhole(id: string): Promise<WholeAssignment | null> {
+	const assignment = await db.assignments.get(id);
+	if (!assignment) return null;
+	const [pages, pageSources, notes, takes, plan] = await Promise.all([
+		db.pages.where({ assignment: id }).sortBy('order'),
+		db.pageSources.where({ assignment: id }).toArray(),
+		db.notes.where({ assignment: id }).sortBy('order'),
+		db.takes.where({ assignment: id }).sortBy('order'),
+		db.plans.get(id)
+	]);
+	return { assignment, pages, pageSources, notes, plan: plan ?? null, takes };
+}
+
+/** Writes a whole assignment in one step: all of it or nothing. */
+export async function putWhole({ assignment, pages, pageSources, notes, plan, takes }: WholeAssignment): Promise<void> {
+	await db.transaction('rw', [db.assignments, db.pages, db.pageSources, db.notes, db.plans, db.takes], async () => {
+		await db.assignments.put(assignment);
+		await db.pages.bulkPut(pages);
+		await db.pageSources.bulkPut(pageSources);
+		await db.notes.bulkPut(notes);
+		if (plan) await db.plans.put(plan);
+		await db.takes.bulkPut(takes);
+	});
+}

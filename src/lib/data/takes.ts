@@ -1,0 +1,56 @@
+import type { Plan } from '$lib/core/plan';
+import type { TakeDoc } from '$lib/core/takes';
+import { db, type StoredPlan, type Take } from './db';
+
+export function readPlan(assignment: string): Promise<StoredPlan | undefined> {
+	return db.plans.get(assignment);
+}
+
+export async function savePlan(assignment: string, plan: Plan | null): Promise<void> {
+	if (plan === null) await db.plans.delete(assignment);
+	else await db.plans.put({ assignment, plan, updatedAt: Date.now() });
+}
+
+export function listTakes(assignment: string): Promise<Take[]> {
+	return db.takes.where({ assignment }).sortBy('order');
+}
+
+export async function addTake(assignment: string, name: string, doc: TakeDoc): Promise<Take> {
+	const takes = await listTakes(assignment);
+	const order = Math.max(0, ...takes.map((take) => take.order)) + 1;
+	const take: Take = { id: crypto.randomUUID(), assignment, name: name || `Take ${order}`, doc, revision: 1, order, updatedAt: Date.now() };
+	await db.takes.add(take);
+	return take;
+}
+
+export type SaveResult = { kind: 'saved'; revision: number } | { kind: 'changed-elsewhere'; take: Take } | { kind: 'gone' };
+
+/**
+ * Saves a manuscript if nobody else has since `revision`. Read and write are one transaction,
+ * so two tabs cannot both believe they came first.
+ */
+export async function saveTake(id: string, doc: TakeDoc, revision: number): Promise<SaveResult> {
+	return db.transaction('rw', db.takes, async (): Promise<SaveResult> => {
+		const stored = await db.takes.get(id);
+		if (!stored) return { kind: 'gone' };
+		if (stored.revision !== revision) return { kind: 'changed-elsewhere', take: stored };
+		await db.takes.update(id, { doc, revision: revision + 1, updatedAt: Date.now() });
+		return { kind: 'saved', revision: revision + 1 };
+	});
+}
+
+export async function renameTake(id: string, name: string): Promise<void> {
+	await db.takes.update(id, { name });
+}
+
+export async function deleteTake(id: string): Promise<Take | undefined> {
+	return db.transaction('rw', db.takes, async () => {
+		const take = await db.takes.get(id);
+		await db.takes.delete(id);
+		return take;
+	});
+}
+
+export async function putTake(take: Take): Promise<void> {
+	await db.takes.put(take);
+}

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+
+const demoSchema = z.object({
+	atStart: z.boolean(),
+	assignment: z.object({ title: z.string(), keyword: z.string(), client: z.string(), targetWords: z.number() }),
+	files: z.array(z.object({ name: z.string(), kind: z.enum(['page', 'note', 'questions']), text: z.string() }))
+});
+export type Demo = z.infer<typeof demoSchema>;
+
+export type DemoReply = { kind: 'demo'; demo: Demo } | { kind: 'unreachable' };
+
+/** Asks the server for the files of the demo. */
+export async function fetchDemo(): Promise<DemoReply> {
+	try {
+		const reply = await fetch('/api/demo');
+		const { data } = demoSchema.safeParse(await reply.json());
+		return reply.ok && data ? { kind: 'demo', demo: data } : { kind: 'unreachable' };
+	} catch {
+		return { kind: 'unreachable' };
+	}
+}

@@ -1,0 +1,177 @@
+import { liveQuery, type Observable } from 'dexie';
+import { getContext, setContext } from 'svelte';
+import type { Findings } from '$lib/core/findings';
+import type { Plan } from '$lib/core/plan';
+import type { PageStanding } from '$lib/core/standing';
+import { listNotes, listPages } from '$lib/data/pages';
+import { listTakes, readPlan, savePlan } from '$lib/data/takes';
+import { db, type Assignment, type Note, type Page, type Take } from '$lib/data/db';
+import { analysis, type EvidenceInput, type Progress } from '$lib/workers/client';
+import { history } from '../frame/history.svelte';
+
+const KEY = Symbol('assignment');
+
+/**
+ * An assignment that is open: its data as it stands in the browser, and what the worker finds
+ * in it. Findings follow every change of the evidence; standings of pages are asked for.
+ */
+export class Session {
+	readonly id: string;
+	#assignment = $state.raw<Assignment | null | undefined>();
+	#pages = $state.raw<readonly Page[] | undefined>();
+	#notes = $state.raw<readonly Note[] | undefined>();
+	#plan = $state.raw<Plan | null | undefined>();
+	#takes = $state.raw<readonly Take[] | undefined>();
+	#findings = $state.raw<Findings | null>(null);
+	#findingsSign = $state.raw('');
+	#progress = $state.raw<Progress | null>(null);
+	#standings = $state.raw<readonly PageStanding[] | null>(null);
+	#standingsSign = '';
+	#standingProgress = $state.raw<Progress | null>(null);
+	#trouble = $state.raw<string | null>(null);
+
+	/** Undefined until it is read, null when there is no such assignment. */
+	readonly assignment = $derived(this.#assignment);
+	readonly pages = $derived(this.#pages ?? []);
+	readonly notes = $derived(this.#notes ?? []);
+	readonly plan = $derived(this.#plan ?? null);
+	readonly takes = $derived(this.#takes ?? []);
+	readonly isRead = $derived(
+		this.#assignment !== undefined && this.#pages !== undefined && this.#notes !== undefined && this.#plan !== undefined && this.#takes !== undefined
+	);
+	readonly counted = $derived(this.pages.filter(({ counted }) => counted));
+	/** Letter of each counted page, by id. */
+	readonly letters = $derived(new Map(this.counted.map(({ id }, i) => [id, letterOf(i)])));
+	/** Sign of each note, by id: n1, n2 … */
+	readonly noteSigns = $derived(
+		new Map(this.notes.filter(({ kind }) => kind === 'note').map(({ id }, i) => [id, `n${i + 1}`]))
+	);
+	/** What findings depend on, as one string. */
+	readonly #sign = $derived(
+		this.isRead && this.#assignment
+			? JSON.stringify([
+					this.#assignment.keyword,
+					this.#assignment.targetWords,
+					this.counted.map(({ id, struck, order }) => [id, struck, order]),
+					this.notes.map(({ id, kind, text }) => [id, kind, text.length, textSign(text)])
+				])
+			: ''
+	);
+
+	readonly findings = $derived(this.#findings);
+	/** Whether the findings shown belong to an older state of the evidence. */
+	readonly isBehind = $derived(this.#findingsSign !== this.#sign);
+	readonly progress = $derived(this.#progress);
+	readonly standings = $derived(this.#standings);
+	readonly standingProgress = $derived(this.#standingProgress);
+	readonly trouble = $derived(this.#trouble);
+
+	constructor(id: string) {
+		this.id = id;
+	}
+
+	/** Follows the stored data; returns what ends it. */
+	open(): () => void {
+		const follow = <T>(query: () => Promise<T>, take: (value: T) => void) => {
+			const subscription = (liveQuery(query) as Observable<T>).subscribe({ next: take, error: (error: unknown) => (this.#trouble = String(error)) });
+			return () => subscription.unsubscribe();
+		};
+		const ends = [
+			follow(() => db.assignments.get(this.id), (value) => (this.#assignment = value ?? null)),
+			follow(() => listPages(this.id), (value) => (this.#pages = value)),
+			follow(() => listNotes(this.id), (value) => (this.#notes = value)),
+			follow(() => readPlan(this.id), (value) => (this.#plan = value?.plan ?? null)),
+			follow(() => listTakes(this.id), (value) => (this.#takes = value))
+		];
+		return () => ends.forEach((end) => end());
+	}
+
+	/** Evidence as the worker takes it. */
+	get input(): EvidenceInput {
+		return {
+			keyword: this.#assignment?.keyword ?? '',
+			targetWords: this.#assignment?.targetWords ?? null,
+			pages: this.counted.map(({ id, article, struck }) => ({ id, article, struck })),
+			notes: this.notes.map(({ id, kind, name, text }) => ({ id, kind, name, text }))
+		};
+	}
+
+	/** Brings the findings up to date. Call from an effect: reads what they depend on. */
+	follow(): void {
+		const sign = this.#sign;
+		if (sign === '' || sign === this.#findingsSign) return;
+		void this.#find(sign);
+	}
+
+	async #find(sign: string): Promise<void> {
+		try {
+			const found = await analysis.findings(this.input, (progress) => {
+				if (this.#sign === sign) this.#progress = progress;
+			});
+			if (found === null || this.#sign !== sign) return;
+			this.#findings = found;
+			this.#findingsSign = sign;
+			this.#trouble = null;
+		} catch (error) {
+			this.#trouble = `The evidence could not be read: ${error instanceof Error ? error.message : String(error)}`;
+		} finally {
+			if (this.#sign === sign) this.#progress = null;
+		}
+	}
+
+	/** Works out where every counted page stands, unless that is known. */
+	async findStandings(): Promise<void> {
+		const sign = this.#sign;
+		if (sign === '' || sign === this.#standingsSign) return;
+		this.#standingsSign = sign;
+		try {
+			const standings = await analysis.standings(this.input, (progress) => (this.#standingProgress = progress));
+			if (standings !== null && this.#sign === sign) this.#standings = standings;
+		} catch (error) {
+			this.#standingsSign = '';
+			this.#trouble = `The pages could not be scored: ${error instanceof Error ? error.message : String(error)}`;
+		} finally {
+			this.#standingProgress = null;
+		}
+	}
+
+	/** Stores a changed plan as a step that can be taken back. */
+	async changePlan(label: string, plan: Plan | null, { quiet = true } = {}): Promise<void> {
+		const before = this.plan;
+		await history.run(
+			{
+				label,
+				redo: () => savePlan(this.id, $state.snapshot(plan) as Plan | null),
+				undo: () => savePlan(this.id, before)
+			},
+			{ quiet }
+		);
+	}
+
+	/** Name of a page or note for the writer, by id. */
+	nameOf(id: string): string {
+		const page = this.pages.find((other) => other.id === id);
+		if (page) return page.article.siteName || page.article.title || page.name;
+		return this.notes.find((other) => other.id === id)?.name ?? 'a list';
+	}
+}
+
+/** A, B … Z, AA, AB … */
+export function letterOf(index: number): string {
+	const last = String.fromCharCode(65 + (index % 26));
+	return index < 26 ? last : letterOf(Math.floor(index / 26) - 1) + last;
+}
+
+function textSign(text: string): number {
+	let sign = 0;
+	for (let i = 0; i < text.length; i++) sign = (Math.imul(sign, 31) + text.charCodeAt(i)) | 0;
+	return sign;
+}
+
+export function provideSession(session: Session): void {
+	setContext(KEY, session);
+}
+
+export function useSession(): Session {
+	return getContext<Session>(KEY);
+}

@@ -1,0 +1,88 @@
+import { CustomChart, ScatterChart } from 'echarts/charts';
+import { GridComponent, TooltipComponent } from 'echarts/components';
+import { init, use } from 'echarts/core';
+import type { CustomSeriesRenderItem } from 'echarts';
+import { SVGRenderer } from 'echarts/renderers';
+import type { ShapeSpread } from '$lib/core/findings';
+
+use([CustomChart, ScatterChart, GridComponent, TooltipComponent, SVGRenderer]);
+
+interface Measure {
+	readonly label: string;
+	readonly decimals: number;
+	readonly spread: ShapeSpread;
+}
+
+/** Draws one strip a measure, each on its own scale from nought to its most. Returns what takes it away. */
+export function drawShape(element: HTMLElement, measures: readonly Measure[], letters: ReadonlyMap<string, string>, isNight: boolean): () => void {
+	const style = getComputedStyle(element);
+	const colour = (name: string) => style.getPropertyValue(name).trim();
+	const [ink, soft, rule, verdigris] = [colour('--ink'), colour('--ink-2'), colour('--rule'), colour('--color-secondary')];
+	const chart = init(element, isNight ? 'dark' : undefined, { renderer: 'svg' });
+	const scale = ({ spread }: Measure) => Math.max(1e-9, spread.max * 1.04);
+	const shown = (value: number, { decimals }: Measure) => value.toLocaleString('en', { maximumFractionDigits: decimals });
+
+	const drawBand: CustomSeriesRenderItem = (_, api) => {
+		const row = api.value(2) as number;
+		const [x1, y] = api.coord([api.value(0), row]) as [number, number];
+		const [x2] = api.coord([api.value(1), row]) as [number, number];
+		const [left] = api.coord([0, row]) as [number, number];
+		const [right] = api.coord([1, row]) as [number, number];
+		return {
+			type: 'group',
+			children: [
+				{ type: 'line', shape: { x1: left, y1: y, x2: right, y2: y }, style: { stroke: rule, lineWidth: 1 } },
+				{ type: 'rect', shape: { x: x1, y: y - 5, width: Math.max(2, x2 - x1), height: 10 }, style: { fill: verdigris, opacity: 0.28 } }
+			]
+		};
+	};
+
+	chart.setOption({
+		backgroundColor: 'transparent',
+		animation: false,
+		textStyle: { fontFamily: style.fontFamily, color: ink },
+		grid: { left: 190, right: 110, top: 10, bottom: 10 },
+		tooltip: { backgroundColor: colour('--color-base-100'), borderColor: ink, textStyle: { color: ink } },
+		xAxis: { type: 'value', min: 0, max: 1, show: false },
+		yAxis: [
+			{ type: 'category', inverse: true, data: measures.map(({ label }) => label), axisLine: { show: false }, axisTick: { show: false }, axisLabel: { color: ink, fontSize: 12.5 } },
+			{
+				type: 'category',
+				inverse: true,
+				position: 'right',
+				data: measures.map((measure) => `median ${shown(measure.spread.median, measure)}`),
+				axisLine: { show: false },
+				axisTick: { show: false },
+				axisLabel: { color: soft, fontSize: 12 }
+			}
+		],
+		series: [
+			{
+				type: 'custom',
+				silent: true,
+				renderItem: drawBand,
+				data: measures.map((measure, i) => [measure.spread.lower / scale(measure), measure.spread.upper / scale(measure), i])
+			},
+			{
+				type: 'scatter',
+				symbolSize: 14,
+				itemStyle: { color: 'transparent' },
+				label: { show: true, color: ink, fontWeight: 600, fontSize: 11, formatter: ({ data }: { data: unknown }) => (data as { letter: string }).letter },
+				tooltip: { formatter: ({ data }: { data: unknown }) => (data as { said: string }).said },
+				data: measures.flatMap((measure, i) =>
+					measure.spread.pages.map(({ page, value }) => ({
+						value: [value / scale(measure), i],
+						letter: letters.get(page) ?? '',
+						said: `${letters.get(page) ?? ''}: ${shown(value, measure)} ${measure.label}`
+					}))
+				)
+			}
+		]
+	});
+	const watch = new ResizeObserver(() => chart.resize());
+	watch.observe(element);
+	return () => {
+		watch.disconnect();
+		chart.dispose();
+	};
+}

@@ -1,0 +1,61 @@
+import { toast } from 'svelte-sonner';
+
+/** One step that can be taken back. */
+export interface Step {
+	/** In the past tense: "Set aside 2 pages". */
+	readonly label: string;
+	readonly undo: () => Promise<void> | void;
+	readonly redo: () => Promise<void> | void;
+}
+
+/** Steps of this session, newest last. Reloading keeps the data and forgets the steps. */
+class History {
+	#done = $state.raw<readonly Step[]>([]);
+	#undone = $state.raw<readonly Step[]>([]);
+
+	get last(): Step | undefined {
+		return this.#done.at(-1);
+	}
+
+	get next(): Step | undefined {
+		return this.#undone.at(-1);
+	}
+
+	/** Does a step and keeps it; the notice offers to take it back. */
+	async run(step: Step, { quiet = false } = {}): Promise<void> {
+		await step.redo();
+		this.#done = [...this.#done, step];
+		this.#undone = [];
+		if (!quiet) this.#tell(step);
+	}
+
+	async undo(): Promise<void> {
+		const step = this.#done.at(-1);
+		if (!step) return;
+		await step.undo();
+		this.#done = this.#done.slice(0, -1);
+		this.#undone = [...this.#undone, step];
+		toast(`Undone: ${step.label}`, { duration: 2500 });
+	}
+
+	async redo(): Promise<void> {
+		const step = this.#undone.at(-1);
+		if (!step) return;
+		await step.redo();
+		this.#undone = this.#undone.slice(0, -1);
+		this.#done = [...this.#done, step];
+		toast(`Done again: ${step.label}`, { duration: 2500 });
+	}
+
+	#tell(step: Step): void {
+		toast(step.label, { action: { label: 'Undo', onClick: () => this.#takeBack(step) } });
+	}
+
+	/** A notice may be older than the newest step; then only the newest can be taken back. */
+	#takeBack(step: Step): void {
+		if (this.last === step) void this.undo();
+		else toast('Newer steps stand on this one. Take them back first with Ctrl+Z.');
+	}
+}
+
+export const history = new History();

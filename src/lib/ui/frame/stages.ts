@@ -1,0 +1,28 @@
+import { plannedWords } from '$lib/core/plan';
+import { docText } from '$lib/core/takes';
+import { countWords } from '$lib/core/text';
+import type { Session } from '../assignment/session.svelte';
+
+/** A stage of the work as the top line shows it. */
+export interface Stage {
+	readonly id: string;
+	/** Its place among all eight, for Alt+number. */
+	readonly number: number;
+	readonly name: string;
+	/** How far it is, in a word. */
+	readonly state: string;
+}
+
+/** The stages that exist, each with how far it is. */
+export function stagesOf(session: Session): Stage[] {
+	const { pages, counted, findings, plan, takes } = session;
+	const take = takes.at(-1);
+	const words = take ? take.doc.content.reduce((sum, node) => sum + (node.type === 'gap' ? 0 : countWords(docText(node))), 0) : 0;
+	return [
+		{ id: 'gather', number: 3, name: 'Gather', state: pages.length === 0 ? 'empty' : `${counted.length} of ${pages.length}` },
+		{ id: 'findings', number: 4, name: 'Findings', state: session.progress ? 'reading …' : findings && counted.length > 0 ? `${findings.terms.length} terms` : '–' },
+		{ id: 'plan', number: 5, name: 'Plan', state: plan ? `${plannedWords(plan.sections).toLocaleString('en')} words` : '–' },
+		{ id: 'write', number: 6, name: 'Write', state: take ? `${words.toLocaleString('en')} words` : '–' },
+		{ id: 'deliver', number: 8, name: 'Deliver', state: take ? 'ready' : '–' }
+	];
+}

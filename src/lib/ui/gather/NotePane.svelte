@@ -1,0 +1,32 @@
+<!-- A note or list as text that can be mended in place. -->
+<script lang="ts">
+	import { readQuestions } from '$lib/core/notes';
+	import type { Note } from '$lib/data/db';
+
+	interface Props {
+		note: Note;
+		sign: string | null;
+		onsave: (text: string) => void;
+		onremove: () => void;
+	}
+	let { note, sign, onsave, onremove }: Props = $props();
+	// svelte-ignore state_referenced_locally -- made anew for each note
+	let text = $state(note.text);
+	const found = $derived(note.kind === 'questions' ? readQuestions(text) : []);
+	let timer: ReturnType<typeof setTimeout> | undefined;
+
+	function changed() {
+		clearTimeout(timer);
+		timer = setTimeout(() => onsave(text), 600);
+	}
+	$effect(() => () => {
+		if (timer !== undefined && text !== note.text) onsave(text);
+	});
+</script>
+
+<h1 class="text-xl">{#if sign}<span class="text-secondary">{sign}</span> {/if}{note.name}</h1>
+<p class="text-ink-2 mt-1 mb-3">
+	{note.kind === 'note' ? 'The drafter may use every sentence of it, and marks where it did.' : `${found.length} questions read.`}
+	<button class="linkish ml-3" onclick={onremove}>Take it out</button>
+</p>
+<textarea class="field font-serif min-h-96 text-[15px] leading-relaxed" style:height="max(24rem, 60dvh)" bind:value={text} oninput={changed} aria-label="Text of {note.name}"></textarea>

@@ -1,0 +1,48 @@
+<!-- The writer's own notes, or the lists of questions. -->
+<script lang="ts">
+	import { readQuestions } from '$lib/core/notes';
+	import { countWords } from '$lib/core/text';
+	import type { Note } from '$lib/data/db';
+
+	interface Props {
+		kind: 'notes' | 'questions';
+		items: readonly Note[];
+		signs: ReadonlyMap<string, string>;
+		chosen: string | null;
+		onchoose: (id: string) => void;
+	}
+	let { kind, items, signs, chosen, onchoose }: Props = $props();
+</script>
+
+{#if items.length === 0}
+	<div class="max-w-md py-8">
+		{#if kind === 'notes'}
+			<p class="font-serif text-lg">Bring what you know that no page says.</p>
+			<p class="text-ink-2 mt-2">Interviews, site visits, product sheets: plain text or Markdown, with headings if you have them. The built-in drafter writes from these notes and nothing else.</p>
+		{:else}
+			<p class="font-serif text-lg">Bring the questions people ask.</p>
+			<p class="text-ink-2 mt-2">One on a line, as copied from a results page. Numbers, arrows and repeats are taken off.</p>
+		{/if}
+	</div>
+{:else}
+	<ul class="pt-2">
+		{#each items as note (note.id)}
+			<li class="border-rule border-b">
+				<button class="row w-full py-2 text-left" class:chosen={note.id === chosen} aria-current={note.id === chosen} onclick={() => onchoose(note.id)}>
+					{#if signs.get(note.id)}<span class="text-secondary mr-2 font-semibold">{signs.get(note.id)}</span>{/if}
+					<span class="font-serif text-[15px] font-medium">{note.name}</span>
+					<span class="text-ink-2 float-right">{kind === 'notes' ? `${countWords(note.text).toLocaleString('en')} words` : `${readQuestions(note.text).length} questions`}</span>
+				</button>
+			</li>
+		{/each}
+	</ul>
+{/if}
+
+<style>
+	.row {
+		padding-inline: 6px;
+	}
+	.row.chosen {
+		background: var(--wash);
+	}
+</style>

@@ -1,0 +1,99 @@
+<!-- The bench for the section in hand: fitting notes, facts, and how others use a term. -->
+<script lang="ts">
+	import { passagesOf } from '$lib/core/draft';
+	import type { Context, Findings } from '$lib/core/findings';
+	import { keptBlocksOf, readText } from '$lib/core/pages';
+	import type { Plan } from '$lib/core/plan';
+	import type { Slip } from '$lib/core/takes';
+	import { contentStemsOf, findTerms, indexTerms } from '$lib/core/text';
+	import { analysis } from '$lib/workers/client';
+	import type { Session } from '../assignment/session.svelte';
+
+	interface Props {
+		session: Session;
+		findings: Findings;
+		plan: Plan;
+		slip: Slip | null;
+		/** A term the writer asked about. */
+		term: string | null;
+		onbring: (text: string, origin: { source: string; label: string } | null) => void;
+		onclose: () => void;
+	}
+	let { session, findings, plan, slip, term, onbring, onclose }: Props = $props();
+	let contexts = $state.raw<readonly Context[]>([]);
+
+	const section = $derived(plan.sections.find(({ id }) => id === slip?.section));
+	const passages = $derived(
+		passagesOf(
+			session.notes
+				.filter(({ kind }) => kind === 'note')
+				.map(({ id, name, text }) => {
+					const article = readText(text, name);
+					return { id, label: session.noteSigns.get(id) ?? '', title: article.title, blocks: keptBlocksOf(article) };
+				})
+		)
+	);
+	/** Passages that hold most of what the section is to hold. */
+	const fitting = $derived.by(() => {
+		if (!section) return [];
+		const index = indexTerms(section.terms.map(({ term }) => findings.terms.find(({ key }) => key === term) ?? { phrase: term }));
+		const stems = new Set(contentStemsOf(section.heading));
+		return passages
+			.map((passage) => {
+				const text = passage.sentences.join(' ');
+				const held = new Set(findTerms(index, text).map(({ term }) => term)).size;
+				return { text, passage, value: held + passage.stems.filter((stem) => stems.has(stem)).length * 0.7 };
+			})
+			.filter(({ value }) => value >= 1)
+			.sort((a, b) => b.value - a.value || a.passage.at - b.passage.at)
+			.slice(0, 5);
+	});
+	const shown = $derived(findings.terms.find(({ key }) => key === (term ?? slip?.terms[0]?.key)));
+
+	$effect(() => {
+		const wanted = shown;
+		let isStale = false;
+		contexts = [];
+		if (!wanted) return;
+		void analysis.context(session.input, wanted.phrase, [...wanted.verbs]).then((found) => {
+			if (!isStale) contexts = found;
+		});
+		return () => {
+			isStale = true;
+		};
+	});
+	/** One sentence a page is enough to see how a term is used. */
+	const examples = $derived(contexts.filter(({ page }, i) => contexts.findIndex((other) => other.page === page) === i).slice(0, 5));
+</script>
+
+<div class="flex items-baseline justify-between">
+	<h2 class="font-sans text-xs">Bench{slip ? ` · ${slip.heading}` : ''}</h2>
+	<button class="linkish text-xs" onclick={onclose}>Fold away</button>
+</div>
+{#each fitting as { text, passage } (passage.at)}
+	<p class="item"><strong class="text-secondary">{passage.label} {session.nameOf(passage.note)}</strong> <span class="font-serif">{text}</span> <button class="linkish" onclick={() => onbring(text, { source: passage.note, label: passage.label })}>Bring in</button></p>
+{:else}
+	<p class="item">None of your notes speaks of this section.</p>
+{/each}
+{#each slip?.facts ?? [] as fact (fact.id)}
+	{@const known = findings.facts.find(({ id }) => id === fact.id)}
+	<p class="item"><strong class="text-primary">= {known?.origin === 'note' ? 'your notes' : session.letters.get(known?.source ?? '')}</strong> {fact.text}</p>
+{/each}
+{#if shown}
+	<div class="item">
+		<p><strong class="text-primary">{shown.phrase}</strong> on {shown.uses.length} {shown.uses.length === 1 ? 'page' : 'pages'}</p>
+		{#each examples as context, i (i)}
+			<p class="mt-1">{session.letters.get(context.page)}: <span class="font-serif">{context.text}</span></p>
+		{/each}
+	</div>
+{/if}
+
+<style>
+	.item {
+		border-top: 1px solid var(--rule);
+		padding: 8px 0;
+		margin-top: 6px;
+		color: var(--ink-2);
+		font-size: 12.5px;
+	}
+</style>

@@ -1,0 +1,167 @@
+<!-- Where the take stands among the pages, on one scale, and its keyword load under it. -->
+<script lang="ts">
+	import type { PageStanding, Standing } from '$lib/core/standing';
+
+	interface Props {
+		pages: readonly PageStanding[] | null;
+		letters: ReadonlyMap<string, string>;
+		standing: Standing;
+		keywordLoad: number;
+		progress: { done: number; all: number } | null;
+	}
+	let { pages, letters, standing, keywordLoad, progress }: Props = $props();
+
+	const known = $derived((pages ?? []).filter(({ page }) => letters.has(page)).toSorted((a, b) => a.standing - b.standing));
+	const low = $derived(Math.max(0, Math.floor(Math.min(100, standing.standing, ...known.map((page) => page.standing)) / 10) * 10 - 5));
+	const high = $derived(Math.min(100, Math.ceil(Math.max(0, standing.standing, ...known.map((page) => page.standing)) / 10) * 10 + 5));
+	const at = (value: number) => (100 * (value - low)) / Math.max(1, high - low);
+	/** Letters that would touch stand on two lines. */
+	const ticks = $derived.by(() => {
+		let last = -10;
+		let isRaised = false;
+		return known.map(({ page, standing }) => {
+			const x = at(standing);
+			isRaised = x - last < 1.9 ? !isRaised : false;
+			last = x;
+			return { page, letter: letters.get(page)!, x, isRaised, standing };
+		});
+	});
+
+	const loads = $derived(known.map((page) => page.keywordLoad).sort((a, b) => a - b));
+	const lowLoad = $derived(loads[0] ?? 0);
+	const highLoad = $derived(loads.at(-1) ?? 0);
+	const mostLoad = $derived(Math.max(0.5, highLoad * 1.6, keywordLoad * 1.05));
+	const load = (value: number) => (100 * value) / mostLoad;
+	const loadWord = $derived(keywordLoad > highLoad ? 'over the pages’ range' : keywordLoad < lowLoad ? 'under the pages’ range' : 'within the pages’ range');
+	const parts = $derived(
+		`coverage ${(100 * standing.parts.coverage).toFixed(0)}, placement ${(100 * standing.parts.placement).toFixed(0)}, shape ${(100 * standing.parts.shape).toFixed(0)}, clarity ${(100 * standing.parts.clarity).toFixed(0)}, own words ${(100 * standing.parts.ownWords).toFixed(0)}`
+	);
+</script>
+
+<div class="ladder" role="img" aria-label="Standing {standing.standing.toFixed(0)} of 100 ({parts}). Pages: {ticks.map(({ letter, standing }) => `${letter} ${standing.toFixed(0)}`).join(', ') || 'not scored yet'}. Keyword load {keywordLoad.toFixed(1)}%, {loadWord}.">
+	<span class="name">Standing</span>
+	<div class="line" title="Standing {standing.standing.toFixed(1)}: {parts}">
+		<i class="rail"></i>
+		{#each ticks as { page, letter, x, isRaised } (page)}
+			<span class="tick" class:raised={isRaised} style:left="{x}%">{letter}</span>
+		{/each}
+		<span class="pointer" style:left="{at(standing.standing)}%"><i></i>{standing.standing.toFixed(0)}</span>
+		{#if progress}<span class="text-ink-2 absolute top-0 right-0 text-[11px]">scoring pages {progress.done} of {progress.all}</span>{/if}
+	</div>
+	<span class="name">Keyword load</span>
+	<div class="line thin" title="{keywordLoad.toFixed(1)}% of the words: {loadWord}">
+		<i class="rail"></i>
+		{#if loads.length > 0}
+			<i class="band" style:left="{load(lowLoad)}%" style:width="{Math.max(0.5, load(highLoad) - load(lowLoad))}%"></i>
+			<i class="beyond" style:left="{load(highLoad)}%"></i>
+		{/if}
+		<i class="dot" class:over={keywordLoad > highLoad && loads.length > 0} style:left="{load(keywordLoad)}%"></i>
+	</div>
+</div>
+
+<style>
+	.ladder {
+		display: grid;
+		grid-template-columns: 84px 1fr;
+		align-items: center;
+		row-gap: 2px;
+	}
+	.name {
+		color: var(--ink-2);
+		font-size: 11px;
+	}
+	.line {
+		position: relative;
+		height: 36px;
+	}
+	.line.thin {
+		height: 14px;
+	}
+	.rail {
+		position: absolute;
+		inset: 18px 0 auto;
+		height: 1.5px;
+		background: var(--ink-2);
+	}
+	.thin .rail {
+		top: 7px;
+		height: 1px;
+		background: var(--rule);
+	}
+	.tick {
+		position: absolute;
+		top: 3px;
+		transform: translateX(-50%);
+		font-size: 11px;
+		font-weight: 600;
+		line-height: 11px;
+	}
+	.tick::after {
+		content: '';
+		position: absolute;
+		left: 50%;
+		top: 12px;
+		width: 1.5px;
+		height: 4px;
+		background: var(--ink);
+	}
+	.tick.raised {
+		top: -6px;
+	}
+	.tick.raised::after {
+		top: 12px;
+		height: 13px;
+	}
+	.pointer {
+		position: absolute;
+		top: 21px;
+		padding-left: 9px;
+		line-height: 15px;
+		font-weight: 700;
+		color: var(--color-accent);
+		transition: left 160ms ease-out;
+	}
+	.pointer i {
+		position: absolute;
+		left: -7px;
+		top: 1px;
+		border: 7px solid transparent;
+		border-top: 0;
+		border-bottom: 10px solid var(--color-accent);
+	}
+	.band {
+		position: absolute;
+		top: 4px;
+		height: 6px;
+		background: var(--color-secondary);
+		opacity: 0.4;
+	}
+	.beyond {
+		position: absolute;
+		top: 3px;
+		right: 0;
+		height: 8px;
+		background: repeating-linear-gradient(-45deg, transparent 0 6px, var(--plum) 6px 7px);
+		opacity: 0.7;
+	}
+	.dot {
+		position: absolute;
+		top: 3px;
+		width: 8px;
+		height: 8px;
+		margin-left: -4px;
+		border-radius: 50%;
+		background: var(--color-accent);
+		transition: left 160ms ease-out;
+	}
+	.dot.over {
+		background: var(--plum);
+		box-shadow: 0 0 0 2px var(--color-base-100), 0 0 0 3px var(--plum);
+	}
+	@media (prefers-reduced-motion: reduce) {
+		.pointer,
+		.dot {
+			transition: none;
+		}
+	}
+</style>

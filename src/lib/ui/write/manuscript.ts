@@ -1,0 +1,77 @@
+import { Editor, Mark, mergeAttributes, Node, type JSONContent } from '@tiptap/core';
+import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
+import { Placeholder } from '@tiptap/extensions';
+import Heading from '@tiptap/extension-heading';
+import StarterKit from '@tiptap/starter-kit';
+import type { TakeDoc } from '$lib/core/takes';
+
+/** A heading that remembers which planned section it opens. */
+const SectionHeading = Heading.extend({
+	addAttributes() {
+		return {
+			...this.parent?.(),
+			section: {
+				default: null,
+				// a heading split in two leaves the section with its first half
+				keepOnSplit: false,
+				parseHTML: (element) => element.getAttribute('data-section'),
+				renderHTML: ({ section }: { section?: string | null }) => (section ? { 'data-section': section } : {})
+			}
+		};
+	}
+}).configure({ levels: [1, 2, 3, 4] });
+
+/** A marked place where material is missing. */
+const Gap = Node.create({
+	name: 'gap',
+	group: 'block',
+	content: 'text*',
+	marks: '',
+	defining: true,
+	parseHTML: () => [{ tag: 'div[data-gap]' }],
+	renderHTML: ({ HTMLAttributes }) => ['div', mergeAttributes(HTMLAttributes, { 'data-gap': '', class: 'gap', role: 'note' }), 0]
+});
+
+/** The note a sentence comes from; shown as a small sign behind it. */
+const OriginMark = Mark.create({
+	name: 'origin',
+	inclusive: false,
+	addAttributes: () => ({
+		source: { default: '', parseHTML: (element) => element.getAttribute('data-source'), renderHTML: ({ source }) => ({ 'data-source': source as string }) },
+		label: { default: '', parseHTML: (element) => element.getAttribute('data-label'), renderHTML: ({ label }) => ({ 'data-label': label as string }) }
+	}),
+	parseHTML: () => [{ tag: 'span[data-source]' }],
+	renderHTML: ({ HTMLAttributes }) => ['span', mergeAttributes(HTMLAttributes, { class: 'origin' }), 0]
+});
+
+/** Makes the editor of a manuscript inside an element. */
+export function makeEditor(element: HTMLElement, doc: TakeDoc, handlers: { onUpdate: (editor: Editor) => void; onSelect: (editor: Editor) => void }): Editor {
+	return new Editor({
+		element,
+		content: doc as JSONContent,
+		extensions: [
+			StarterKit.configure({
+				heading: false,
+				link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] }
+			}),
+			SectionHeading,
+			Gap,
+			OriginMark,
+			Table.configure({ resizable: false }),
+			TableRow,
+			TableHeader,
+			TableCell,
+			Placeholder.configure({
+				includeChildren: false,
+				placeholder: ({ node }) => (node.type.name === 'heading' ? 'A heading' : 'Write here')
+			})
+		],
+		editorProps: {
+			attributes: { 'aria-label': 'Manuscript', role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true' }
+		},
+		onTransaction: ({ editor, transaction }) => {
+			if (transaction.docChanged) handlers.onUpdate(editor);
+			else if (transaction.selectionSet) handlers.onSelect(editor);
+		}
+	});
+}

@@ -1,0 +1,194 @@
+import { expose, transfer } from 'comlink';
+import { readArchive, writeArchive } from '$lib/core/deliver';
+import { draftArticle, type DraftNote } from '$lib/core/draft';
+import { assembleFindings, usesInContext, workOnPage, type AskedQuestion, type FindOptions, type PageWork } from '$lib/core/findings';
+import { readQuestions } from '$lib/core/notes';
+import { cleanPage, decodeBytes, judgePage, keptBlocksOf, readText } from '$lib/core/pages';
+import { placeRest, proposePlan } from '$lib/core/plan';
+import { standingOfPage, textOfBlocks, type PageStanding, type ScoredPage } from '$lib/core/standing';
+import { indexRuns, type RunIndex } from '$lib/core/takes';
+import { makeTagger, type Tagger } from '$lib/core/text';
+import type { AnalysisWorker, Cleaned, EvidenceInput, Incoming, NoteInput, OnProgress, PageInput } from './protocol';
+
+let tagger: Promise<Tagger> | null = null;
+
+function loadTagger(): Promise<Tagger> {
+	tagger ??= Promise.all([import('wink-nlp'), import('wink-eng-lite-web-model')]).then(([library, model]) =>
+		makeTagger(library.default as never, model.default)
+	);
+	return tagger;
+}
+
+/** Work on single pages and notes, kept for as long as they stay the same. */
+const works = new Map<string, { sign: string; work: PageWork }>();
+let latestFindings = 0;
+let latestStandings = 0;
+
+/** Lets waiting messages in, so that a newer request can take over. */
+function breathe(): Promise<void> {
+	return new Promise((resolve) => setTimeout(resolve, 0));
+}
+
+function workOf(page: PageInput, tag: Tagger): PageWork {
+	const { article, struck } = page;
+	return kept(page.id, `${struck.join()}|${article.title}|${article.blocks.length}`, () =>
+		workOnPage(
+			{
+				id: page.id,
+				title: article.title,
+				description: article.description,
+				siteNames: [article.siteName],
+				blocks: keptBlocksOf(article, struck),
+				links: article.links.length
+			},
+			tag
+		)
+	);
+}
+
+function workOfNote(note: NoteInput, tag: Tagger): PageWork {
+	return kept(note.id, note.text, () => {
+		const article = readText(note.text, note.name);
+		return workOnPage({ id: note.id, title: article.title, description: '', siteNames: [], blocks: keptBlocksOf(article), links: 0 }, tag);
+	});
+}
+
+function kept(id: string, sign: string, make: () => PageWork): PageWork {
+	const known = works.get(id);
+	if (known?.sign === sign) return known.work;
+	const work = make();
+	works.set(id, { sign, work });
+	return work;
+}
+
+function optionsOf(input: EvidenceInput): FindOptions {
+	const asked: AskedQuestion[] = input.notes.flatMap(({ id, kind, text }) =>
+		kind === 'questions' ? readQuestions(text).map((question) => ({ text: question, source: id })) : []
+	);
+	return { keyword: input.keyword, targetWords: input.targetWords, asked };
+}
+
+/** Work on everything of an input, page by page; null when `isStale` turns true meanwhile. */
+async function worksOf(
+	input: EvidenceInput,
+	onProgress: OnProgress | null,
+	isStale: () => boolean
+): Promise<{ pages: PageWork[]; notes: PageWork[] } | null> {
+	const tag = await loadTagger();
+	const notes = input.notes.filter(({ kind }) => kind === 'note');
+	const all = input.pages.length + notes.length;
+	const done: { pages: PageWork[]; notes: PageWork[] } = { pages: [], notes: [] };
+	for (const [i, page] of input.pages.entries()) {
+		done.pages.push(workOf(page, tag));
+		onProgress?.({ done: i + 1, all });
+		await breathe();
+		if (isStale()) return null;
+	}
+	for (const [i, note] of notes.entries()) {
+		done.notes.push(workOfNote(note, tag));
+		onProgress?.({ done: input.pages.length + i + 1, all });
+		await breathe();
+		if (isStale()) return null;
+	}
+	return done;
+}
+
+const never = () => false;
+
+function draftNotesOf(input: EvidenceInput): DraftNote[] {
+	return input.notes
+		.filter(({ kind }) => kind === 'note')
+		.map(({ id, name, text }, i) => {
+			const article = readText(text, name);
+			return { id, label: `n${i + 1}`, title: article.title, blocks: keptBlocksOf(article) };
+		});
+}
+
+function runsOf(input: EvidenceInput): RunIndex {
+	return indexRuns(input.pages.map(({ article, struck }) => textOfBlocks(keptBlocksOf(article, struck))));
+}
+
+const worker: AnalysisWorker = {
+	clean: async (incoming, keyword) => clean(incoming, keyword),
+
+	async findings(input, onProgress) {
+		const mine = ++latestFindings;
+		const done = await worksOf(input, onProgress, () => mine !== latestFindings);
+		return done && assembleFindings(done.pages, done.notes, optionsOf(input));
+	},
+
+	async standings(input, onProgress) {
+		const mine = ++latestStandings;
+		const isStale = () => mine !== latestStandings;
+		const done = await worksOf(input, null, isStale);
+		if (!done) return null;
+		const scored: ScoredPage[] = input.pages.map(({ article, struck }, i) => ({
+			work: done.pages[i]!,
+			blocks: keptBlocksOf(article, struck),
+			titleTag: article.title,
+			description: article.description
+		}));
+		const standings: PageStanding[] = [];
+		for (const [i, page] of scored.entries()) {
+			standings.push(standingOfPage(page, scored, done.notes, optionsOf(input)));
+			onProgress({ done: i + 1, all: scored.length });
+			await breathe();
+			if (isStale()) return null;
+		}
+		return standings;
+	},
+
+	async context(input, phrase, verbs) {
+		const done = await worksOf(input, null, never);
+		return done ? usesInContext(done.pages, { phrase, verbs }) : [];
+	},
+
+	propose: async (findings) => proposePlan(findings),
+	placeRest: async (plan, findings) => placeRest(plan, findings),
+
+	async runs(input) {
+		const runs = runsOf(input);
+		return transfer(runs, [runs.buffer]);
+	},
+
+	draft: async (input, findings, plan) =>
+		draftArticle({
+			plan,
+			findings,
+			notes: draftNotesOf(input),
+			runs: runsOf(input),
+			pageNames: Object.fromEntries(input.pages.map(({ id, article }) => [id, article.siteName || article.title]))
+		}),
+
+	async writeArchive(archive) {
+		const bytes = writeArchive(archive);
+		return transfer(bytes, [bytes.buffer]);
+	},
+	readArchive: async (bytes) => readArchive(bytes)
+};
+
+function clean(incoming: Incoming, keyword: string): Cleaned {
+	let source = incoming.text;
+	if (incoming.bytes) {
+		if (incoming.bytes.length === 0) return { kind: 'failed', reason: 'the file is empty' };
+		const decoded = decodeBytes(incoming.bytes);
+		if (decoded.kind === 'binary') return { kind: 'failed', reason: `it looks like ${decoded.looksLike}, not a page` };
+		source = decoded.text;
+	}
+	if (incoming.origin === 'text') {
+		const article = readText(source, incoming.name);
+		if (article.blocks.length === 0) return { kind: 'failed', reason: 'there is no text in it' };
+		return { kind: 'cleaned', article, judgement: judgePage(article, keyword), source };
+	}
+	try {
+		const result = cleanPage(source);
+		if (result.kind === 'no-article') return { kind: 'failed', reason: result.reason };
+		return { kind: 'cleaned', article: result.article, judgement: judgePage(result.article, keyword), source };
+	} catch (error) {
+		// one page that cannot be read must not stop the others
+		if (error instanceof RangeError) return { kind: 'failed', reason: 'it is too large or too deeply nested to be a page' };
+		throw error;
+	}
+}
+
+expose(worker);

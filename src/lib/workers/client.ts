@@ -1,0 +1,28 @@
+import { proxy, wrap, type Remote } from 'comlink';
+import type { AnalysisWorker, OnProgress } from './protocol';
+
+export type * from './protocol';
+
+let remote: Remote<AnalysisWorker> | null = null;
+
+/** The one analysis worker of this tab; started when first asked for. */
+function worker(): Remote<AnalysisWorker> {
+	remote ??= wrap<AnalysisWorker>(new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' }));
+	return remote;
+}
+
+const forward = (onProgress: OnProgress) => proxy(onProgress);
+
+/** The worker's calls; progress handlers may be plain functions. Values must be plain data. */
+export const analysis: AnalysisWorker = {
+	clean: (incoming, keyword) => worker().clean(incoming, keyword),
+	findings: (input, onProgress) => worker().findings(input, forward(onProgress)),
+	standings: (input, onProgress) => worker().standings(input, forward(onProgress)),
+	context: (input, phrase, verbs) => worker().context(input, phrase, verbs),
+	propose: (findings) => worker().propose(findings),
+	placeRest: (plan, findings) => worker().placeRest(plan, findings),
+	runs: (input) => worker().runs(input),
+	draft: (input, findings, plan) => worker().draft(input, findings, plan),
+	writeArchive: (archive) => worker().writeArchive(archive),
+	readArchive: (bytes) => worker().readArchive(bytes)
+};

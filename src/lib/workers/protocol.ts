@@ -1,0 +1,66 @@
+import type { Archive, ArchiveResult } from '$lib/core/deliver';
+import type { Context, Findings } from '$lib/core/findings';
+import type { Article, PageJudgement } from '$lib/core/pages';
+import type { Plan } from '$lib/core/plan';
+import type { PageStanding } from '$lib/core/standing';
+import type { RunIndex, TakeDoc } from '$lib/core/takes';
+
+/** A file, paste or typed text on its way in. */
+export interface Incoming {
+	readonly name: string;
+	/** What kind of page source it is; `text` is plain text or Markdown. */
+	readonly origin: 'file' | 'paste' | 'text';
+	readonly bytes: Uint8Array | null;
+	/** Text, when it did not come as bytes. */
+	readonly text: string;
+}
+
+export type Cleaned =
+	| { readonly kind: 'cleaned'; readonly article: Article; readonly judgement: PageJudgement; readonly source: string }
+	| { readonly kind: 'failed'; readonly reason: string };
+
+/** A counted page as findings need it. */
+export interface PageInput {
+	readonly id: string;
+	readonly article: Article;
+	readonly struck: readonly number[];
+}
+
+export interface NoteInput {
+	readonly id: string;
+	readonly kind: 'note' | 'questions';
+	readonly name: string;
+	readonly text: string;
+}
+
+/** All that findings are worked out from. */
+export interface EvidenceInput {
+	readonly keyword: string;
+	readonly targetWords: number | null;
+	readonly pages: readonly PageInput[];
+	readonly notes: readonly NoteInput[];
+}
+
+export interface Progress {
+	readonly done: number;
+	readonly all: number;
+}
+export type OnProgress = (progress: Progress) => void;
+
+/** Null: a newer request has taken its place, or it was cancelled. */
+export type Maybe<T> = T | null;
+
+/** What the analysis worker does. Findings are kept inside it for the calls that follow. */
+export interface AnalysisWorker {
+	clean(incoming: Incoming, keyword: string): Promise<Cleaned>;
+	findings(input: EvidenceInput, onProgress: OnProgress): Promise<Maybe<Findings>>;
+	/** Standing of every counted page, each with itself left out; cancelled by a newer call. */
+	standings(input: EvidenceInput, onProgress: OnProgress): Promise<Maybe<PageStanding[]>>;
+	context(input: EvidenceInput, phrase: string, verbs: readonly number[]): Promise<Context[]>;
+	propose(findings: Findings): Promise<Plan>;
+	placeRest(plan: Plan, findings: Findings): Promise<Plan>;
+	runs(input: EvidenceInput): Promise<RunIndex>;
+	draft(input: EvidenceInput, findings: Findings, plan: Plan): Promise<TakeDoc>;
+	writeArchive(archive: Archive): Promise<Uint8Array>;
+	readArchive(bytes: Uint8Array): Promise<ArchiveResult>;
+}

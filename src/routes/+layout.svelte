@@ -1,0 +1,51 @@
+<script lang="ts">
+	import '../app.css';
+	import { goto } from '$app/navigation';
+	import { resolve } from '$app/paths';
+	import { Toaster } from 'svelte-sonner';
+	import ActionFinder from '$lib/ui/frame/ActionFinder.svelte';
+	import { actions } from '$lib/ui/frame/actions.svelte';
+	import { history } from '$lib/ui/frame/history.svelte';
+	import { theme } from '$lib/ui/frame/theme.svelte';
+
+	let { children } = $props();
+	let isFinding = $state(false);
+
+	$effect(() =>
+		actions.offer(() => [
+			{ label: 'Go to the assignments', run: () => void goto(resolve('/')) },
+			{ label: 'Go to the settings', also: 'theme dark light', run: () => void goto(resolve('/settings')) },
+			{ label: theme.isNight ? 'Use the paper theme' : 'Use the night theme', also: 'dark light colour', run: () => (theme.mode = theme.isNight ? 'paper' : 'night') },
+			...(history.last ? [{ label: `Undo: ${history.last.label}`, keys: 'Ctrl+Z', run: () => void history.undo() }] : []),
+			...(history.next ? [{ label: `Do again: ${history.next.label}`, keys: 'Ctrl+Shift+Z', run: () => void history.redo() }] : [])
+		])
+	);
+
+	function onkeydown(event: KeyboardEvent) {
+		const isCommand = event.ctrlKey || event.metaKey;
+		if (!isCommand) return;
+		const key = event.key.toLowerCase();
+		if (key === 'k') {
+			event.preventDefault();
+			isFinding = !isFinding;
+			return;
+		}
+		// fields and the manuscript have a history of their own
+		const target = event.target as HTMLElement | null;
+		if (target?.isContentEditable || target?.matches?.('input:not([type=checkbox]), textarea, select')) return;
+		if (key === 'z' || key === 'y') {
+			event.preventDefault();
+			void (key === 'y' || event.shiftKey ? history.redo() : history.undo());
+		}
+	}
+</script>
+
+<svelte:window {onkeydown} />
+
+{@render children()}
+<ActionFinder bind:open={isFinding} />
+<Toaster
+	position="bottom-left"
+	theme={theme.isNight ? 'dark' : 'light'}
+	toastOptions={{ style: 'background: var(--color-base-100); color: var(--ink); border: 1px solid var(--ink); border-radius: 3px; box-shadow: none; font: inherit;' }}
+/>

@@ -1,0 +1,5 @@
+<script lang="ts">
+	import Write from '$lib/ui/write/Write.svelte';
+</script>
+
+<Write />

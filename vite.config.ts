@@ -1,0 +1,35 @@
+import { sveltekit } from '@sveltejs/kit/vite';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+	plugins: [tailwindcss(), sveltekit()],
+	worker: { format: 'es' },
+	optimizeDeps: {
+		// found only at run time (workers, dynamic imports): without this `vite dev` reloads the page
+		include: [
+			'comlink',
+			'dexie',
+			'zod',
+			'fflate',
+			'linkedom/worker',
+			'@mozilla/readability',
+			'echarts/core',
+			'echarts/charts',
+			'echarts/components',
+			'echarts/renderers',
+			'@tiptap/core',
+			'@tiptap/starter-kit',
+			'@tiptap/extension-table',
+			'@tiptap/extensions',
+			'@tiptap/pm/state',
+			'@tiptap/pm/view',
+			'wink-nlp',
+			'wink-eng-lite-web-model'
+		]
+	},
+	test: {
+		environment: 'node',
+		include: ['src/**/*.test.ts', 'scripts/**/*.test.ts']
+	}
+});
