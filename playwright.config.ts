@@ -13,7 +13,15 @@ export default defineConfig({
 		permissions: ['clipboard-read', 'clipboard-write'],
 		launchOptions: {
 			executablePath: process.env.CORVAN_CHROMIUM ?? '/usr/bin/chromium',
-			args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+			args: [
+				'--no-sandbox',
+				'--disable-gpu',
+				'--disable-quic',
+				'--no-first-run',
+				'--disable-background-networking',
+				'--disable-component-update',
+				'--disable-sync'
+			]
 		}
 	},
 	webServer: {

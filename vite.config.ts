@@ -1,10 +1,19 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
+	resolve: {
+		alias: {
+			// its browser build decodes with a DOM element, which workers do not have
+			'decode-named-character-reference': fileURLToPath(
+				new URL('./node_modules/decode-named-character-reference/index.js', import.meta.url)
+			)
+		}
+	},
 	optimizeDeps: {
 		// found only at run time (workers, dynamic imports): without this `vite dev` reloads the page
 		include: [

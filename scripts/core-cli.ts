@@ -5,11 +5,33 @@ import { parseArgs } from 'node:util';
 import model from 'wink-eng-lite-web-model';
 import winkNLP from 'wink-nlp';
 import { draftArticle } from '../src/lib/core/draft';
-import { assembleFindings, workOnPage, type Findings, type PageWork } from '../src/lib/core/findings';
+import {
+	assembleFindings,
+	workOnPage,
+	type Findings,
+	type PageWork
+} from '../src/lib/core/findings';
 import { readQuestions } from '../src/lib/core/notes';
-import { cleanPage, decodeBytes, judgePage, keptBlocksOf, readText, textOf, type Article } from '../src/lib/core/pages';
+import {
+	cleanPage,
+	decodeBytes,
+	judgePage,
+	keptBlocksOf,
+	readText,
+	textOf,
+	type Article
+} from '../src/lib/core/pages';
 import { proposePlan } from '../src/lib/core/plan';
-import { evidenceOf, nextBestMoves, scoreState, standingOfPage, stateOf, termIndexOf, textOfBlocks, type ScoredPage } from '../src/lib/core/standing';
+import {
+	evidenceOf,
+	nextBestMoves,
+	scoreState,
+	standingOfPage,
+	stateOf,
+	termIndexOf,
+	textOfBlocks,
+	type ScoredPage
+} from '../src/lib/core/standing';
 import { docFromMarkdown, indexRuns, markdownOf, measureDoc } from '../src/lib/core/takes';
 import { countWords, makeTagger } from '../src/lib/core/text';
 
@@ -53,13 +75,20 @@ function main(): void {
 	const keyword = values.keyword?.trim();
 	if (!keyword) stop(`--keyword is missing.\n${USAGE}`);
 	const words = values.words === undefined ? null : Number(values.words);
-	if (words !== null && !(Number.isInteger(words) && words >= 100 && words <= 50_000)) stop('--words takes a whole number from 100 to 50000.');
+	if (words !== null && !(Number.isInteger(words) && words >= 100 && words <= 50_000))
+		stop('--words takes a whole number from 100 to 50000.');
 
 	const pages = readPages(files).map(scored);
 	const notes = readNotes(values.notes ?? []);
-	const asked = (values.questions ?? []).flatMap((file) => readQuestions(readFile(file) ?? '').map((text) => ({ text, source: file })));
+	const asked = (values.questions ?? []).flatMap((file) =>
+		readQuestions(readFile(file) ?? '').map((text) => ({ text, source: file }))
+	);
 	const options = { keyword, targetWords: words, asked };
-	const findings = assembleFindings(pages.map(({ work }) => work), notes.map(({ work }) => work), options);
+	const findings = assembleFindings(
+		pages.map(({ work }) => work),
+		notes.map(({ work }) => work),
+		options
+	);
 	const pageNames = Object.fromEntries(pages.map(({ work }) => [work.id, work.title || work.id]));
 	const runs = indexRuns(pages.map(({ blocks }) => textOfBlocks(blocks)));
 
@@ -67,8 +96,15 @@ function main(): void {
 	if (verb === 'plan') print({ ...shownPlan(findings), ...errors() });
 	if (verb === 'draft') {
 		const plan = proposePlan(findings);
-		const drafts = notes.map(({ work, article }, i) => ({ id: work.id, label: `n${i + 1}`, title: article.title, blocks: keptBlocksOf(article) }));
-		process.stdout.write(markdownOf(draftArticle({ plan, findings, notes: drafts, runs, pageNames })));
+		const drafts = notes.map(({ work, article }, i) => ({
+			id: work.id,
+			label: `n${i + 1}`,
+			title: article.title,
+			blocks: keptBlocksOf(article)
+		}));
+		process.stdout.write(
+			markdownOf(draftArticle({ plan, findings, notes: drafts, runs, pageNames }))
+		);
 		for (const { file, error } of failed) console.error(`${file}: ${error}`);
 	}
 	if (verb === 'standing') {
@@ -78,14 +114,34 @@ function main(): void {
 		const doc = docFromMarkdown(markdown);
 		const plan = proposePlan(findings);
 		const evidence = evidenceOf(findings, plan);
-		const title = doc.content.find((node) => node.type === 'heading')?.content?.map(({ text }) => text ?? '').join('') ?? '';
-		const state = stateOf(measureDoc(doc, termIndexOf(evidence), runs), { titleTag: title, description: '' }, evidence);
-		const standings = pages.map((page) => standingOfPage(page, pages, notes.map(({ work }) => work), options));
+		const title =
+			doc.content
+				.find((node) => node.type === 'heading')
+				?.content?.map(({ text }) => text ?? '')
+				.join('') ?? '';
+		const state = stateOf(
+			measureDoc(doc, termIndexOf(evidence), runs),
+			{ titleTag: title, description: '' },
+			evidence
+		);
+		const standings = pages.map((page) =>
+			standingOfPage(
+				page,
+				pages,
+				notes.map(({ work }) => work),
+				options
+			)
+		);
 		print({
 			...rounded(scoreState(state, evidence)),
 			words: state.words,
-			pages: standings.map(({ page, standing, parts }) => ({ file: page, ...rounded({ standing, parts }) })),
-			moves: nextBestMoves(state, evidence, plan).slice(0, 20).map((move) => ({ ...move, gain: round(move.gain) })),
+			pages: standings.map(({ page, standing, parts }) => ({
+				file: page,
+				...rounded({ standing, parts })
+			})),
+			moves: nextBestMoves(state, evidence, plan)
+				.slice(0, 20)
+				.map((move) => ({ ...move, gain: round(move.gain) })),
 			...errors()
 		});
 	}
@@ -106,12 +162,22 @@ function cleaned({ file, article }: Read, keyword: string): unknown {
 		address: article.address,
 		words: countWords(text),
 		text,
-		headings: blocks.flatMap((block) => (block.kind === 'heading' ? [{ level: block.level, text: block.text }] : [])),
-		lists: blocks.flatMap((block) => (block.kind === 'list' ? [{ ordered: block.ordered, items: block.items }] : [])),
-		tables: blocks.flatMap((block) => (block.kind === 'table' ? [{ header: block.header, rows: block.rows }] : [])),
-		figures: blocks.flatMap((block) => (block.kind === 'figure' ? [{ src: block.src, alt: block.alt, caption: block.caption }] : [])),
+		headings: blocks.flatMap((block) =>
+			block.kind === 'heading' ? [{ level: block.level, text: block.text }] : []
+		),
+		lists: blocks.flatMap((block) =>
+			block.kind === 'list' ? [{ ordered: block.ordered, items: block.items }] : []
+		),
+		tables: blocks.flatMap((block) =>
+			block.kind === 'table' ? [{ header: block.header, rows: block.rows }] : []
+		),
+		figures: blocks.flatMap((block) =>
+			block.kind === 'figure' ? [{ src: block.src, alt: block.alt, caption: block.caption }] : []
+		),
 		links: article.links,
-		questions: blocks.flatMap((block) => (block.kind === 'answer' ? [{ question: block.question, answer: block.text }] : [])),
+		questions: blocks.flatMap((block) =>
+			block.kind === 'answer' ? [{ question: block.question, answer: block.text }] : []
+		),
 		pageKind: judged.kind,
 		fit: judged.fit,
 		reasons: judged.reasons
@@ -121,17 +187,44 @@ function cleaned({ file, article }: Read, keyword: string): unknown {
 function shownFindings(findings: Findings): Record<string, unknown> {
 	return {
 		targetWords: findings.targetWords,
-		terms: findings.terms.map(({ phrase, weight, uses, min, max, places, position, company, score }) => ({
-			term: phrase, weight, pages: uses.length, min, max, places, position: round(position), company, score: round(score),
-			uses: uses.map(({ page, count, rate }) => ({ file: page, count, rate: round(rate) }))
-		})),
+		terms: findings.terms.map(
+			({ phrase, weight, uses, min, max, places, position, company, score }) => ({
+				term: phrase,
+				weight,
+				pages: uses.length,
+				min,
+				max,
+				places,
+				position: round(position),
+				company,
+				score: round(score),
+				uses: uses.map(({ page, count, rate }) => ({ file: page, count, rate: round(rate) }))
+			})
+		),
 		topics: findings.topics.map(({ label, pages, headings, level, position, words, parent }) => ({
-			label, pages, level, position: round(position), words,
+			label,
+			pages,
+			level,
+			position: round(position),
+			words,
 			parent: findings.topics.find(({ id }) => id === parent)?.label ?? null,
 			headings: headings.map(({ page, level, text }) => ({ file: page, level, text }))
 		})),
-		questions: findings.questions.map(({ text, kind, pages, lists, wordings, answers }) => ({ question: text, kind, pages, lists, wordings, answers })),
-		facts: findings.facts.map(({ text, source, origin, quantities, terms }) => ({ text, source, origin, quantities, terms })),
+		questions: findings.questions.map(({ text, kind, pages, lists, wordings, answers }) => ({
+			question: text,
+			kind,
+			pages,
+			lists,
+			wordings,
+			answers
+		})),
+		facts: findings.facts.map(({ text, source, origin, quantities, terms }) => ({
+			text,
+			source,
+			origin,
+			quantities,
+			terms
+		})),
 		shape: findings.shape
 	};
 }
@@ -149,9 +242,18 @@ function shownPlan(findings: Findings): Record<string, unknown> {
 			heading: section.level === 1 ? plan.title : section.heading,
 			kind: section.kind,
 			budget: section.budget,
-			terms: section.terms.map(({ term, uses, reason }) => ({ term: terms.get(term)?.phrase ?? term, min: uses, max: Math.max(uses, terms.get(term)?.max ?? uses), reason })),
-			questions: section.questions.map(({ question }) => findings.questions.find(({ id }) => id === question)?.text ?? question),
-			facts: section.facts.map(({ fact }) => findings.facts.find(({ id }) => id === fact)?.text ?? fact)
+			terms: section.terms.map(({ term, uses, reason }) => ({
+				term: terms.get(term)?.phrase ?? term,
+				min: uses,
+				max: Math.max(uses, terms.get(term)?.max ?? uses),
+				reason
+			})),
+			questions: section.questions.map(
+				({ question }) => findings.questions.find(({ id }) => id === question)?.text ?? question
+			),
+			facts: section.facts.map(
+				({ fact }) => findings.facts.find(({ id }) => id === fact)?.text ?? fact
+			)
 		})),
 		unplaced: plan.unplaced,
 		bound: round(plan.bound),
@@ -177,7 +279,8 @@ function readPages(files: readonly string[]): Read[] {
 	return files.flatMap((file): Read[] => {
 		const text = readFile(file);
 		if (text === null) return [];
-		if (/\.(?:md|markdown|txt)$/i.test(file)) return [{ file, article: readText(text, basename(file)) }];
+		if (/\.(?:md|markdown|txt)$/i.test(file))
+			return [{ file, article: readText(text, basename(file)) }];
 		try {
 			const result = cleanPage(text);
 			if (result.kind === 'cleaned') return [{ file, article: result.article }];
@@ -193,7 +296,14 @@ function readPages(files: readonly string[]): Read[] {
 function scored({ file, article }: Read): ScoredPage {
 	const blocks = keptBlocksOf(article);
 	const { title, description, siteName } = article;
-	const source = { id: file, title, description, siteNames: [siteName], blocks, links: article.links.length };
+	const source = {
+		id: file,
+		title,
+		description,
+		siteNames: [siteName],
+		blocks,
+		links: article.links.length
+	};
 	return { work: workOnPage(source, tag), blocks, titleTag: title, description };
 }
 
@@ -202,13 +312,28 @@ function readNotes(files: readonly string[]): { work: PageWork; article: Article
 		const text = readFile(file);
 		if (text === null) return [];
 		const article = readText(text, basename(file));
-		const work = workOnPage({ id: file, title: article.title, description: '', siteNames: [], blocks: keptBlocksOf(article), links: 0 }, tag);
+		const work = workOnPage(
+			{
+				id: file,
+				title: article.title,
+				description: '',
+				siteNames: [],
+				blocks: keptBlocksOf(article),
+				links: 0
+			},
+			tag
+		);
 		return [{ work, article }];
 	});
 }
 
 function rounded({ standing, parts }: { standing: number; parts: object }): object {
-	return { standing: round(standing), parts: Object.fromEntries(Object.entries(parts).map(([part, value]) => [part, round(value as number)])) };
+	return {
+		standing: round(standing),
+		parts: Object.fromEntries(
+			Object.entries(parts).map(([part, value]) => [part, round(value as number)])
+		)
+	};
 }
 
 function round(value: number): number {

@@ -17,7 +17,10 @@ for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill
 server.on('exit', (code) => process.exit(code ?? 0));
 
 for (let i = 0; i < 100; i++) {
-	const answers = await fetch(address).then((reply) => reply.ok, () => false);
+	const answers = await fetch(address).then(
+		(reply) => reply.ok,
+		() => false
+	);
 	if (answers) break;
 	await new Promise((resolve) => setTimeout(resolve, 100));
 }

@@ -10,7 +10,12 @@ const STAMP = join(ROOT, 'node_modules', '.corvan-lock');
 
 /** Runs a command in the project and ends this process when it fails. */
 export function run(command, args, options = {}) {
-	const done = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', shell: process.platform === 'win32', ...options });
+	const done = spawnSync(command, args, {
+		cwd: ROOT,
+		stdio: 'inherit',
+		shell: process.platform === 'win32',
+		...options
+	});
 	if (done.error) fail(`${command} could not be started: ${done.error.message}`);
 	if (done.status !== 0) process.exit(done.status ?? 1);
 }
@@ -23,7 +28,9 @@ export function fail(message) {
 /** Installs the locked packages unless that was done for this very lock file. */
 export function ensurePackages(stdio = 'inherit') {
 	checkNode();
-	const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+	const lock = createHash('sha256')
+		.update(readFileSync(join(ROOT, 'package-lock.json')))
+		.digest('hex');
 	if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lock) return;
 	console.error('Installing the packages of package-lock.json …');
 	// not `npm ci`: it refuses a lock made where builds for other systems could not be looked up,
@@ -48,11 +55,14 @@ export function ensureChromium() {
 	if (found()) return found();
 	const isDebian = existsSync('/etc/debian_version') && existsSync('/usr/bin/apt-get');
 	if (!isDebian || process.getuid?.() !== 0) {
-		fail('The browser tests need Chromium. Install it (on Debian: apt-get install chromium), or name one in CORVAN_CHROMIUM.');
+		fail(
+			'The browser tests need Chromium. Install it (on Debian: apt-get install chromium), or name one in CORVAN_CHROMIUM.'
+		);
 	}
 	console.error('Installing Debian’s Chromium …');
 	run('apt-get', ['update', '-qq']);
-	run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+	run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+		env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+	});
 	return found() ?? fail('Chromium was installed but is not at /usr/bin/chromium.');
 }
-

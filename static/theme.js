@@ -6,6 +6,7 @@
 	} catch {
 		// storage is closed to us: follow the system
 	}
-	var dark = mode === 'night' || (mode === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
+	var dark =
+		mode === 'night' || (mode === 'system' && matchMedia('(prefers-color-scheme: dark)').matches);
 	document.documentElement.dataset.theme = dark ? 'corvan-night' : 'corvan-paper';
 })();

@@ -14,10 +14,28 @@
 	$effect(() =>
 		actions.offer(() => [
 			{ label: 'Go to the assignments', run: () => void goto(resolve('/')) },
-			{ label: 'Go to the settings', also: 'theme dark light', run: () => void goto(resolve('/settings')) },
-			{ label: theme.isNight ? 'Use the paper theme' : 'Use the night theme', also: 'dark light colour', run: () => (theme.mode = theme.isNight ? 'paper' : 'night') },
-			...(history.last ? [{ label: `Undo: ${history.last.label}`, keys: 'Ctrl+Z', run: () => void history.undo() }] : []),
-			...(history.next ? [{ label: `Do again: ${history.next.label}`, keys: 'Ctrl+Shift+Z', run: () => void history.redo() }] : [])
+			{
+				label: 'Go to the settings',
+				also: 'theme dark light',
+				run: () => void goto(resolve('/settings'))
+			},
+			{
+				label: theme.isNight ? 'Use the paper theme' : 'Use the night theme',
+				also: 'dark light colour',
+				run: () => (theme.mode = theme.isNight ? 'paper' : 'night')
+			},
+			...(history.last
+				? [{ label: `Undo: ${history.last.label}`, keys: 'Ctrl+Z', run: () => void history.undo() }]
+				: []),
+			...(history.next
+				? [
+						{
+							label: `Do again: ${history.next.label}`,
+							keys: 'Ctrl+Shift+Z',
+							run: () => void history.redo()
+						}
+					]
+				: [])
 		])
 	);
 
@@ -32,7 +50,11 @@
 		}
 		// fields and the manuscript have a history of their own
 		const target = event.target as HTMLElement | null;
-		if (target?.isContentEditable || target?.matches?.('input:not([type=checkbox]), textarea, select')) return;
+		if (
+			target?.isContentEditable ||
+			target?.matches?.('input:not([type=checkbox]), textarea, select')
+		)
+			return;
 		if (key === 'z' || key === 'y') {
 			event.preventDefault();
 			void (key === 'y' || event.shiftKey ? history.redo() : history.undo());
@@ -47,5 +69,8 @@
 <Toaster
 	position="bottom-left"
 	theme={theme.isNight ? 'dark' : 'light'}
-	toastOptions={{ style: 'background: var(--color-base-100); color: var(--ink); border: 1px solid var(--ink); border-radius: 3px; box-shadow: none; font: inherit;' }}
+	toastOptions={{
+		style:
+			'background: var(--color-base-100); color: var(--ink); border: 1px solid var(--ink); border-radius: 3px; box-shadow: none; font: 13px/1.4 var(--font-sans);'
+	}}
 />

@@ -4,7 +4,15 @@
 	import { formatDistanceToNow } from 'date-fns';
 	import { liveQuery } from 'dexie';
 	import { toast } from 'svelte-sonner';
-	import { addAssignment, binAssignment, deleteAssignment, listAssignments, listBinned, putWhole, restoreAssignment } from '$lib/data/assignments';
+	import {
+		addAssignment,
+		binAssignment,
+		deleteAssignment,
+		listAssignments,
+		listBinned,
+		putWhole,
+		restoreAssignment
+	} from '$lib/data/assignments';
 	import type { Assignment } from '$lib/data/db';
 	import { readSetting, saveSetting } from '$lib/data/settings';
 	import { fetchDemo } from '$lib/services/demo';
@@ -52,12 +60,17 @@
 	async function loadDemo() {
 		const reply = await fetchDemo();
 		if (reply.kind !== 'demo') {
-			toast.error('The sample could not be fetched. Check that Corvan’s server still runs, then try again.');
+			toast.error(
+				'The sample could not be fetched. Check that Corvan’s server still runs, then try again.'
+			);
 			return;
 		}
 		work = { label: 'Cleaning pages', done: 0, all: reply.demo.files.length };
 		try {
-			await bringInDemo(reply.demo, ({ done, all }) => (work = { label: 'Cleaning pages', done, all }));
+			await bringInDemo(
+				reply.demo,
+				({ done, all }) => (work = { label: 'Cleaning pages', done, all })
+			);
 		} finally {
 			work = null;
 		}
@@ -72,8 +85,12 @@
 	async function bringIn(files: FileList | null) {
 		for (const file of files ?? []) {
 			work = { label: `Reading ${file.name}`, done: 0, all: 1 };
-			const result = await bringInArchive(new Uint8Array(await file.arrayBuffer()), ({ done, all }) => (work = { label: `Reading ${file.name}`, done, all }));
-			if (result.kind === 'refused') toast.error(`${file.name} was not brought in: ${result.reason}.`, { duration: 12_000 });
+			const result = await bringInArchive(
+				new Uint8Array(await file.arrayBuffer()),
+				({ done, all }) => (work = { label: `Reading ${file.name}`, done, all })
+			);
+			if (result.kind === 'refused')
+				toast.error(`${file.name} was not brought in: ${result.reason}.`, { duration: 12_000 });
 			else toast.success(`Brought in “${result.assignment.title}”.`);
 		}
 		work = null;
@@ -81,7 +98,11 @@
 	}
 
 	function bin({ id, title }: Assignment) {
-		void history.run({ label: `Put “${title}” in the bin`, redo: () => binAssignment(id), undo: () => restoreAssignment(id) });
+		void history.run({
+			label: `Put “${title}” in the bin`,
+			redo: () => binAssignment(id),
+			undo: () => restoreAssignment(id)
+		});
 	}
 
 	async function deleteForGood({ id, title }: Assignment) {
@@ -101,7 +122,7 @@
 <svelte:head><title>Assignments · Corvan</title></svelte:head>
 
 <TopLine>
-	<a class="text-ink-2 hover:text-ink ml-auto" href={resolve('/settings')}>Settings</a>
+	<a class="ml-auto text-ink-2 hover:text-ink" href={resolve('/settings')}>Settings</a>
 </TopLine>
 
 <main class="mx-auto max-w-4xl px-5 py-8">
@@ -109,42 +130,77 @@
 		<h1 class="text-2xl">Assignments</h1>
 		<div class="ml-auto flex gap-2">
 			<button class="act" onclick={() => picker?.click()}>Bring in an archive</button>
-			<button class="act chief" onclick={() => (isAdding = !isAdding)} aria-expanded={isAdding}>New assignment</button>
+			<button class="act chief" onclick={() => (isAdding = !isAdding)} aria-expanded={isAdding}
+				>New assignment</button
+			>
 		</div>
 	</div>
-	<input bind:this={picker} type="file" accept=".zip" multiple class="hidden" aria-label="Archive to bring in" onchange={(event) => void bringIn(event.currentTarget.files)} />
+	<input
+		bind:this={picker}
+		type="file"
+		accept=".zip"
+		multiple
+		class="hidden"
+		aria-label="Archive to bring in"
+		onchange={(event) => void bringIn(event.currentTarget.files)}
+	/>
 
-	{#if work}<div class="mb-4"><ProgressLine label={work.label} done={work.done} all={work.all} /></div>{/if}
+	{#if work}<div class="mb-4">
+			<ProgressLine label={work.label} done={work.done} all={work.all} />
+		</div>{/if}
 
 	{#if isAdding}
-		<section class="border-rule mb-8 border-y py-5" aria-label="New assignment">
-			<NewAssignment submit="Make the assignment" onsubmit={(values) => void add(values)} oncancel={() => (isAdding = false)} />
+		<section class="mb-8 border-y border-rule py-5" aria-label="New assignment">
+			<NewAssignment
+				submit="Make the assignment"
+				onsubmit={(values) => void add(values)}
+				oncancel={() => (isAdding = false)}
+			/>
 		</section>
 	{/if}
 
 	{#if assignments === undefined}
 		<p class="text-ink-2">Reading what is stored in this browser …</p>
 	{:else if assignments.length === 0 && !isAdding && !work}
-		<div class="border-rule max-w-xl border-t pt-5">
-			<p class="font-serif text-lg">Bring a keyword, the pages that already rank for it, and what you know yourself.</p>
-			<p class="text-ink-2 mt-2">Corvan reads all of it, works out what a good article has to hold and where, and carries that into an outline and a draft. Everything stays in this browser.</p>
+		<div class="max-w-xl border-t border-rule pt-5">
+			<p class="font-serif text-lg">
+				Bring a keyword, the pages that already rank for it, and what you know yourself.
+			</p>
+			<p class="mt-2 text-ink-2">
+				Corvan reads all of it, works out what a good article has to hold and where, and carries
+				that into an outline and a draft. Everything stays in this browser.
+			</p>
 			<p class="mt-4 flex gap-2">
-				<button class="act chief" onclick={() => (isAdding = true)}>Make the first assignment</button>
+				<button class="act chief" onclick={() => (isAdding = true)}
+					>Make the first assignment</button
+				>
 				<button class="act" onclick={() => void loadDemo()}>Look at the sample</button>
 			</p>
 		</div>
 	{:else}
 		<ul>
 			{#each assignments as assignment (assignment.id)}
-				<li class="border-rule flex items-baseline gap-4 border-t py-3">
+				<li class="flex items-baseline gap-4 border-t border-rule py-3">
 					<div class="min-w-0 flex-1">
-						<a class="font-serif text-[17px] font-semibold hover:underline" href={resolve('/a/[id]/gather', { id: assignment.id })}>{assignment.title}</a>
+						<a
+							class="font-serif text-[17px] font-semibold hover:underline"
+							href={resolve('/a/[id]/gather', { id: assignment.id })}>{assignment.title}</a
+						>
 						<p class="text-ink-2">
-							<span class="italic">{assignment.keyword}</span>{#if assignment.client}&nbsp;· for {assignment.client}{/if} · {assignment.targetWords ? `${assignment.targetWords.toLocaleString('en')} words` : 'as long as the evidence says'}
+							<span class="italic">{assignment.keyword}</span>{#if assignment.client}&nbsp;· for {assignment.client}{/if}
+							· {assignment.targetWords
+								? `${assignment.targetWords.toLocaleString('en')} words`
+								: 'as long as the evidence says'}
 						</p>
 					</div>
-					<p class="text-ink-2 max-sm:hidden">{formatDistanceToNow(assignment.updatedAt, { addSuffix: true })}</p>
-					<button class="act" onclick={() => bin(assignment)} aria-label="Put “{assignment.title}” in the bin">Put in the bin</button>
+					<p class="text-ink-2 max-sm:hidden">
+						{formatDistanceToNow(assignment.updatedAt, { addSuffix: true })}
+					</p>
+					<button
+						class="act"
+						onclick={() => bin(assignment)}
+						aria-label="Put “{assignment.title}” in the bin">Put in the bin</button
+					>
 				</li>
 			{/each}
 		</ul>
@@ -155,9 +211,11 @@
 			<summary class="text-ink-2">In the bin: {binned.length}</summary>
 			<ul class="mt-2">
 				{#each binned as assignment (assignment.id)}
-					<li class="border-rule text-ink-2 flex items-baseline gap-3 border-t py-2">
+					<li class="flex items-baseline gap-3 border-t border-rule py-2 text-ink-2">
 						<span class="flex-1">{assignment.title}</span>
-						<button class="linkish" onclick={() => void restoreAssignment(assignment.id)}>Take out</button>
+						<button class="linkish" onclick={() => void restoreAssignment(assignment.id)}
+							>Take out</button
+						>
 						<button class="linkish" onclick={() => void deleteForGood(assignment)}>Delete</button>
 					</li>
 				{/each}

@@ -3,11 +3,25 @@ import type { Article, PageJudgement } from '$lib/core/pages';
 import type { WholeAssignment } from './assignments';
 
 /** A whole assignment as an archive. Ids leave as they are, so that plan and takes keep their ties. */
-export function archiveOf({ assignment, pages, pageSources, notes, plan, takes }: WholeAssignment): Archive {
+export function archiveOf({
+	assignment,
+	pages,
+	pageSources,
+	notes,
+	plan,
+	takes
+}: WholeAssignment): Archive {
 	const manifest: ArchiveManifest = {
 		format: 'corvan-assignment',
 		version: ARCHIVE_VERSION,
-		assignment: { id: assignment.id, createdAt: assignment.createdAt, title: assignment.title, keyword: assignment.keyword, client: assignment.client, targetWords: assignment.targetWords },
+		assignment: {
+			id: assignment.id,
+			createdAt: assignment.createdAt,
+			title: assignment.title,
+			keyword: assignment.keyword,
+			client: assignment.client,
+			targetWords: assignment.targetWords
+		},
 		pages: pages.map(({ id, name, address, origin, counted, struck, judgement }, i) => ({
 			id,
 			file: `pages/${String(i + 1).padStart(2, '0')}.${origin === 'text' ? 'md' : 'html'}`,
@@ -20,9 +34,16 @@ export function archiveOf({ assignment, pages, pageSources, notes, plan, takes }
 		})),
 		notes: notes.map(({ id, kind, name, text }) => ({ id, kind, name, text })),
 		plan: plan ? (structuredClone(plan.plan) as ArchiveManifest['plan']) : null,
-		takes: takes.map(({ id, name, doc }) => ({ id, name, doc: structuredClone(doc) as ArchiveManifest['takes'][number]['doc'] }))
+		takes: takes.map(({ id, name, doc }) => ({
+			id,
+			name,
+			doc: structuredClone(doc) as ArchiveManifest['takes'][number]['doc']
+		}))
 	};
-	return { manifest, pageSources: Object.fromEntries(pageSources.map(({ id, source }) => [id, source])) };
+	return {
+		manifest,
+		pageSources: Object.fromEntries(pageSources.map(({ id, source }) => [id, source]))
+	};
 }
 
 /** What cleaning a page of an archive gave. */
@@ -43,25 +64,64 @@ export function wholeFrom(
 	{ now, isCopy, newId }: { now: number; isCopy: boolean; newId: () => string }
 ): WholeAssignment {
 	const idFor = (id: string) => (isCopy ? newId() : id);
-	const ids = new Map([...manifest.pages, ...manifest.notes, ...manifest.takes].map(({ id }) => [id, idFor(id)]));
+	const ids = new Map(
+		[...manifest.pages, ...manifest.notes, ...manifest.takes].map(({ id }) => [id, idFor(id)])
+	);
 	const articles = new Map(cleaned.map((page) => [page.id, page]));
 	const assignment = idFor(manifest.assignment.id);
 	const renamed = isCopy ? renameIds(manifest, ids) : manifest;
 	return {
 		assignment: { ...manifest.assignment, id: assignment, updatedAt: now, binnedAt: null },
-		pages: manifest.pages.flatMap(({ id, name, address, origin, counted, struck, judgement }, i) => {
-			const page = articles.get(id);
-			return page ? [{ id: ids.get(id)!, assignment, name, address, origin, counted, struck, judgement, article: page.article, order: i + 1 }] : [];
-		}),
-		pageSources: manifest.pages.map(({ id }) => ({ id: ids.get(id)!, assignment, source: pageSources[id] ?? '' })),
-		notes: manifest.notes.map((note, i) => ({ ...note, id: ids.get(note.id)!, assignment, order: manifest.pages.length + i + 1 })),
+		pages: manifest.pages.flatMap(
+			({ id, name, address, origin, counted, struck, judgement }, i) => {
+				const page = articles.get(id);
+				return page
+					? [
+							{
+								id: ids.get(id)!,
+								assignment,
+								name,
+								address,
+								origin,
+								counted,
+								struck,
+								judgement,
+								article: page.article,
+								order: i + 1
+							}
+						]
+					: [];
+			}
+		),
+		pageSources: manifest.pages.map(({ id }) => ({
+			id: ids.get(id)!,
+			assignment,
+			source: pageSources[id] ?? ''
+		})),
+		notes: manifest.notes.map((note, i) => ({
+			...note,
+			id: ids.get(note.id)!,
+			assignment,
+			order: manifest.pages.length + i + 1
+		})),
 		plan: renamed.plan ? { assignment, plan: renamed.plan, updatedAt: now } : null,
-		takes: renamed.takes.map(({ id, name, doc }, i) => ({ id: ids.get(id) ?? id, assignment, name, doc, revision: 1, order: i + 1, updatedAt: now }))
+		takes: renamed.takes.map(({ id, name, doc }, i) => ({
+			id: ids.get(id) ?? id,
+			assignment,
+			name,
+			doc,
+			revision: 1,
+			order: i + 1,
+			updatedAt: now
+		}))
 	};
 }
 
 /** Plan and takes name pages and notes inside longer ids ("topic:PAGE/3"), so the text is searched. */
-function renameIds(manifest: ArchiveManifest, ids: ReadonlyMap<string, string>): Pick<ArchiveManifest, 'plan' | 'takes'> {
+function renameIds(
+	manifest: ArchiveManifest,
+	ids: ReadonlyMap<string, string>
+): Pick<ArchiveManifest, 'plan' | 'takes'> {
 	let text = JSON.stringify({ plan: manifest.plan, takes: manifest.takes });
 	for (const [from, to] of ids) text = text.split(from).join(to);
 	return JSON.parse(text) as Pick<ArchiveManifest, 'plan' | 'takes'>;

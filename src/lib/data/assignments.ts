@@ -1,4 +1,12 @@
-import { db, type Assignment, type Note, type Page, type PageSource, type StoredPlan, type Take } from './db';
+import {
+	db,
+	type Assignment,
+	type Note,
+	type Page,
+	type PageSource,
+	type StoredPlan,
+	type Take
+} from './db';
 
 /** An assignment with everything that belongs to it. */
 export interface WholeAssignment {
@@ -23,9 +31,17 @@ export async function listBinned(): Promise<Assignment[]> {
 	return all.filter(({ binnedAt }) => binnedAt !== null);
 }
 
-export async function addAssignment(values: Pick<Assignment, 'title' | 'keyword' | 'client' | 'targetWords'>): Promise<Assignment> {
+export async function addAssignment(
+	values: Pick<Assignment, 'title' | 'keyword' | 'client' | 'targetWords'>
+): Promise<Assignment> {
 	const now = Date.now();
-	const assignment: Assignment = { ...values, id: crypto.randomUUID(), createdAt: now, updatedAt: now, binnedAt: null };
+	const assignment: Assignment = {
+		...values,
+		id: crypto.randomUUID(),
+		createdAt: now,
+		updatedAt: now,
+		binnedAt: null
+	};
 	await db.assignments.add(assignment);
 	return assignment;
 }
@@ -51,11 +67,15 @@ export async function restoreAssignment(id: string): Promise<void> {
 export async function deleteAssignment(id: string): Promise<WholeAssignment | null> {
 	const whole = await readWhole(id);
 	if (!whole) return null;
-	await db.transaction('rw', [db.assignments, db.pages, db.pageSources, db.notes, db.plans, db.takes], async () => {
-		for (const table of OWNED) await db[table].where({ assignment: id }).delete();
-		await db.plans.delete(id);
-		await db.assignments.delete(id);
-	});
+	await db.transaction(
+		'rw',
+		[db.assignments, db.pages, db.pageSources, db.notes, db.plans, db.takes],
+		async () => {
+			for (const table of OWNED) await db[table].where({ assignment: id }).delete();
+			await db.plans.delete(id);
+			await db.assignments.delete(id);
+		}
+	);
 	return whole;
 }
 
@@ -73,13 +93,24 @@ export async function readWhole(id: string): Promise<WholeAssignment | null> {
 }
 
 /** Writes a whole assignment in one step: all of it or nothing. */
-export async function putWhole({ assignment, pages, pageSources, notes, plan, takes }: WholeAssignment): Promise<void> {
-	await db.transaction('rw', [db.assignments, db.pages, db.pageSources, db.notes, db.plans, db.takes], async () => {
-		await db.assignments.put(assignment);
-		await db.pages.bulkPut(pages);
-		await db.pageSources.bulkPut(pageSources);
-		await db.notes.bulkPut(notes);
-		if (plan) await db.plans.put(plan);
-		await db.takes.bulkPut(takes);
-	});
+export async function putWhole({
+	assignment,
+	pages,
+	pageSources,
+	notes,
+	plan,
+	takes
+}: WholeAssignment): Promise<void> {
+	await db.transaction(
+		'rw',
+		[db.assignments, db.pages, db.pageSources, db.notes, db.plans, db.takes],
+		async () => {
+			await db.assignments.put(assignment);
+			await db.pages.bulkPut(pages);
+			await db.pageSources.bulkPut(pageSources);
+			await db.notes.bulkPut(notes);
+			if (plan) await db.plans.put(plan);
+			await db.takes.bulkPut(takes);
+		}
+	);
 }

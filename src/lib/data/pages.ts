@@ -5,7 +5,11 @@ export function listPages(assignment: string): Promise<Page[]> {
 }
 
 /** Adds pages and notes of one import in one step. */
-export async function addEvidence(pages: readonly Page[], sources: readonly PageSource[], notes: readonly Note[]): Promise<void> {
+export async function addEvidence(
+	pages: readonly Page[],
+	sources: readonly PageSource[],
+	notes: readonly Note[]
+): Promise<void> {
 	await db.transaction('rw', [db.pages, db.pageSources, db.notes], async () => {
 		await db.pages.bulkPut([...pages]);
 		await db.pageSources.bulkPut([...sources]);
@@ -20,7 +24,9 @@ export async function takeEvidence(
 ): Promise<{ pages: Page[]; sources: PageSource[]; notes: Note[] }> {
 	return db.transaction('rw', [db.pages, db.pageSources, db.notes], async () => {
 		const pages = (await db.pages.bulkGet([...pageIds])).filter((page) => page !== undefined);
-		const sources = (await db.pageSources.bulkGet([...pageIds])).filter((source) => source !== undefined);
+		const sources = (await db.pageSources.bulkGet([...pageIds])).filter(
+			(source) => source !== undefined
+		);
 		const notes = (await db.notes.bulkGet([...noteIds])).filter((note) => note !== undefined);
 		await db.pages.bulkDelete([...pageIds]);
 		await db.pageSources.bulkDelete([...pageIds]);

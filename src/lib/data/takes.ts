@@ -18,12 +18,23 @@ export function listTakes(assignment: string): Promise<Take[]> {
 export async function addTake(assignment: string, name: string, doc: TakeDoc): Promise<Take> {
 	const takes = await listTakes(assignment);
 	const order = Math.max(0, ...takes.map((take) => take.order)) + 1;
-	const take: Take = { id: crypto.randomUUID(), assignment, name: name || `Take ${order}`, doc, revision: 1, order, updatedAt: Date.now() };
+	const take: Take = {
+		id: crypto.randomUUID(),
+		assignment,
+		name: name || `Take ${order}`,
+		doc,
+		revision: 1,
+		order,
+		updatedAt: Date.now()
+	};
 	await db.takes.add(take);
 	return take;
 }
 
-export type SaveResult = { kind: 'saved'; revision: number } | { kind: 'changed-elsewhere'; take: Take } | { kind: 'gone' };
+export type SaveResult =
+	| { kind: 'saved'; revision: number }
+	| { kind: 'changed-elsewhere'; take: Take }
+	| { kind: 'gone' };
 
 /**
  * Saves a manuscript if nobody else has since `revision`. Read and write are one transaction,

@@ -2,8 +2,15 @@ import { z } from 'zod';
 
 const demoSchema = z.object({
 	atStart: z.boolean(),
-	assignment: z.object({ title: z.string(), keyword: z.string(), client: z.string(), targetWords: z.number() }),
-	files: z.array(z.object({ name: z.string(), kind: z.enum(['page', 'note', 'questions']), text: z.string() }))
+	assignment: z.object({
+		title: z.string(),
+		keyword: z.string(),
+		client: z.string(),
+		targetWords: z.number()
+	}),
+	files: z.array(
+		z.object({ name: z.string(), kind: z.enum(['page', 'note', 'questions']), text: z.string() })
+	)
 });
 export type Demo = z.infer<typeof demoSchema>;
 

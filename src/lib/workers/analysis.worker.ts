@@ -1,20 +1,40 @@
 import { expose, transfer } from 'comlink';
 import { readArchive, writeArchive } from '$lib/core/deliver';
 import { draftArticle, type DraftNote } from '$lib/core/draft';
-import { assembleFindings, usesInContext, workOnPage, type AskedQuestion, type FindOptions, type PageWork } from '$lib/core/findings';
+import {
+	assembleFindings,
+	usesInContext,
+	workOnPage,
+	type AskedQuestion,
+	type FindOptions,
+	type PageWork
+} from '$lib/core/findings';
 import { readQuestions } from '$lib/core/notes';
 import { cleanPage, decodeBytes, judgePage, keptBlocksOf, readText } from '$lib/core/pages';
 import { placeRest, proposePlan } from '$lib/core/plan';
-import { standingOfPage, textOfBlocks, type PageStanding, type ScoredPage } from '$lib/core/standing';
+import {
+	standingOfPage,
+	textOfBlocks,
+	type PageStanding,
+	type ScoredPage
+} from '$lib/core/standing';
 import { indexRuns, type RunIndex } from '$lib/core/takes';
 import { makeTagger, type Tagger } from '$lib/core/text';
-import type { AnalysisWorker, Cleaned, EvidenceInput, Incoming, NoteInput, OnProgress, PageInput } from './protocol';
+import type {
+	AnalysisWorker,
+	Cleaned,
+	EvidenceInput,
+	Incoming,
+	NoteInput,
+	OnProgress,
+	PageInput
+} from './protocol';
 
 let tagger: Promise<Tagger> | null = null;
 
 function loadTagger(): Promise<Tagger> {
-	tagger ??= Promise.all([import('wink-nlp'), import('wink-eng-lite-web-model')]).then(([library, model]) =>
-		makeTagger(library.default as never, model.default)
+	tagger ??= Promise.all([import('wink-nlp'), import('wink-eng-lite-web-model')]).then(
+		([library, model]) => makeTagger(library.default as never, model.default)
 	);
 	return tagger;
 }
@@ -49,7 +69,17 @@ function workOf(page: PageInput, tag: Tagger): PageWork {
 function workOfNote(note: NoteInput, tag: Tagger): PageWork {
 	return kept(note.id, note.text, () => {
 		const article = readText(note.text, note.name);
-		return workOnPage({ id: note.id, title: article.title, description: '', siteNames: [], blocks: keptBlocksOf(article), links: 0 }, tag);
+		return workOnPage(
+			{
+				id: note.id,
+				title: article.title,
+				description: '',
+				siteNames: [],
+				blocks: keptBlocksOf(article),
+				links: 0
+			},
+			tag
+		);
 	});
 }
 
@@ -63,7 +93,9 @@ function kept(id: string, sign: string, make: () => PageWork): PageWork {
 
 function optionsOf(input: EvidenceInput): FindOptions {
 	const asked: AskedQuestion[] = input.notes.flatMap(({ id, kind, text }) =>
-		kind === 'questions' ? readQuestions(text).map((question) => ({ text: question, source: id })) : []
+		kind === 'questions'
+			? readQuestions(text).map((question) => ({ text: question, source: id }))
+			: []
 	);
 	return { keyword: input.keyword, targetWords: input.targetWords, asked };
 }
@@ -105,7 +137,9 @@ function draftNotesOf(input: EvidenceInput): DraftNote[] {
 }
 
 function runsOf(input: EvidenceInput): RunIndex {
-	return indexRuns(input.pages.map(({ article, struck }) => textOfBlocks(keptBlocksOf(article, struck))));
+	return indexRuns(
+		input.pages.map(({ article, struck }) => textOfBlocks(keptBlocksOf(article, struck)))
+	);
 }
 
 const worker: AnalysisWorker = {
@@ -157,7 +191,9 @@ const worker: AnalysisWorker = {
 			findings,
 			notes: draftNotesOf(input),
 			runs: runsOf(input),
-			pageNames: Object.fromEntries(input.pages.map(({ id, article }) => [id, article.siteName || article.title]))
+			pageNames: Object.fromEntries(
+				input.pages.map(({ id, article }) => [id, article.siteName || article.title])
+			)
 		}),
 
 	async writeArchive(archive) {
@@ -172,7 +208,8 @@ function clean(incoming: Incoming, keyword: string): Cleaned {
 	if (incoming.bytes) {
 		if (incoming.bytes.length === 0) return { kind: 'failed', reason: 'the file is empty' };
 		const decoded = decodeBytes(incoming.bytes);
-		if (decoded.kind === 'binary') return { kind: 'failed', reason: `it looks like ${decoded.looksLike}, not a page` };
+		if (decoded.kind === 'binary')
+			return { kind: 'failed', reason: `it looks like ${decoded.looksLike}, not a page` };
 		source = decoded.text;
 	}
 	if (incoming.origin === 'text') {
@@ -183,10 +220,16 @@ function clean(incoming: Incoming, keyword: string): Cleaned {
 	try {
 		const result = cleanPage(source);
 		if (result.kind === 'no-article') return { kind: 'failed', reason: result.reason };
-		return { kind: 'cleaned', article: result.article, judgement: judgePage(result.article, keyword), source };
+		return {
+			kind: 'cleaned',
+			article: result.article,
+			judgement: judgePage(result.article, keyword),
+			source
+		};
 	} catch (error) {
 		// one page that cannot be read must not stop the others
-		if (error instanceof RangeError) return { kind: 'failed', reason: 'it is too large or too deeply nested to be a page' };
+		if (error instanceof RangeError)
+			return { kind: 'failed', reason: 'it is too large or too deeply nested to be a page' };
 		throw error;
 	}
 }

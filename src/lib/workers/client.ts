@@ -7,7 +7,9 @@ let remote: Remote<AnalysisWorker> | null = null;
 
 /** The one analysis worker of this tab; started when first asked for. */
 function worker(): Remote<AnalysisWorker> {
-	remote ??= wrap<AnalysisWorker>(new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' }));
+	remote ??= wrap<AnalysisWorker>(
+		new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' })
+	);
 	return remote;
 }
 

@@ -16,7 +16,12 @@ export interface Incoming {
 }
 
 export type Cleaned =
-	| { readonly kind: 'cleaned'; readonly article: Article; readonly judgement: PageJudgement; readonly source: string }
+	| {
+			readonly kind: 'cleaned';
+			readonly article: Article;
+			readonly judgement: PageJudgement;
+			readonly source: string;
+	  }
 	| { readonly kind: 'failed'; readonly reason: string };
 
 /** A counted page as findings need it. */

@@ -8,17 +8,45 @@ const section = z.strictObject({
 	id: z.string().min(1),
 	level: z.union([z.literal(1), z.literal(2), z.literal(3)]),
 	heading: z.string(),
-	kind: z.enum(['opening', 'definition', 'explanation', 'steps', 'list', 'comparison', 'question', 'faq', 'takeaways', 'closing']),
+	kind: z.enum([
+		'opening',
+		'definition',
+		'explanation',
+		'steps',
+		'list',
+		'comparison',
+		'question',
+		'faq',
+		'takeaways',
+		'closing'
+	]),
 	budget: z.number().min(0),
 	topics: z.array(z.string()),
-	intent: z.enum(['definition', 'need', 'steps', 'cost', 'mistakes', 'reasons', 'choice', 'care', 'rules', 'time', 'plain']),
+	intent: z.enum([
+		'definition',
+		'need',
+		'steps',
+		'cost',
+		'mistakes',
+		'reasons',
+		'choice',
+		'care',
+		'rules',
+		'time',
+		'plain'
+	]),
 	position: z.number().nullable(),
 	terms: z.array(
 		z.strictObject({
 			term: z.string(),
 			uses: z.number().int().min(1),
 			affinity: z.number(),
-			parts: z.strictObject({ topic: z.number(), company: z.number(), heading: z.number(), position: z.number() }),
+			parts: z.strictObject({
+				topic: z.number(),
+				company: z.number(),
+				heading: z.number(),
+				position: z.number()
+			}),
 			reason: z.string(),
 			locked: z.boolean()
 		})
@@ -39,7 +67,10 @@ export const planSchema = z.strictObject({
 	unplaced: z.array(z.strictObject({ term: z.string(), reason: z.string() }))
 });
 
-const mark = z.strictObject({ type: z.string(), attrs: z.record(z.string(), z.unknown()).optional() });
+const mark = z.strictObject({
+	type: z.string(),
+	attrs: z.record(z.string(), z.unknown()).optional()
+});
 const docNode: z.ZodType<DocNode> = z.lazy(() =>
 	z.strictObject({
 		type: z.string(),
@@ -84,7 +115,14 @@ export const manifestSchema = z.strictObject({
 			})
 		})
 	),
-	notes: z.array(z.strictObject({ id: z.string().min(1), kind: z.enum(['note', 'questions']), name: z.string(), text: z.string() })),
+	notes: z.array(
+		z.strictObject({
+			id: z.string().min(1),
+			kind: z.enum(['note', 'questions']),
+			name: z.string(),
+			text: z.string()
+		})
+	),
 	plan: planSchema.nullable(),
 	takes: z.array(z.strictObject({ id: z.string().min(1), name: z.string(), doc: takeDocSchema }))
 });

@@ -24,7 +24,9 @@ const FIXED_DATE = '2000-01-01T00:00:00';
 
 /** Writes the archive; equal data gives equal bytes. */
 export function writeArchive({ manifest, pageSources }: Archive): Uint8Array {
-	const files: Record<string, Uint8Array> = { [MANIFEST]: strToU8(`${JSON.stringify(manifest, null, '\t')}\n`) };
+	const files: Record<string, Uint8Array> = {
+		[MANIFEST]: strToU8(`${JSON.stringify(manifest, null, '\t')}\n`)
+	};
 	manifest.pages.forEach(({ id, file }) => {
 		files[file] = strToU8(pageSources[id] ?? '');
 	});
@@ -46,7 +48,9 @@ export function readArchive(bytes: Uint8Array): ArchiveResult {
 	}
 	const version = z.looseObject({ version: z.number() }).safeParse(data);
 	if (version.success && version.data.version > ARCHIVE_VERSION) {
-		return refused(`it was written by a newer Corvan (format ${version.data.version}; this one reads up to ${ARCHIVE_VERSION})`);
+		return refused(
+			`it was written by a newer Corvan (format ${version.data.version}; this one reads up to ${ARCHIVE_VERSION})`
+		);
 	}
 	const parsed = manifestSchema.safeParse(data);
 	if (!parsed.success) {

@@ -1,6 +1,17 @@
 import { quantitiesOf, type Findings, type Question, type Term } from '../findings';
 import type { Plan, PlanSection } from '../plan';
-import { closeWordsOf, docText, gap, heading, list, paragraph, textNode, type DocNode, type RunIndex, type TakeDoc } from '../takes';
+import {
+	closeWordsOf,
+	docText,
+	gap,
+	heading,
+	list,
+	paragraph,
+	textNode,
+	type DocNode,
+	type RunIndex,
+	type TakeDoc
+} from '../takes';
 import { contentStemsOf, countWords, findTerms, indexTerms, type TermIndex } from '../text';
 import { Narrator, passagesOf, type DraftNote, type Passage } from './note-material';
 
@@ -55,7 +66,9 @@ const LEAST_FIT = 0.9;
 export function draftSections(request: DraftRequest, only?: ReadonlySet<string>): SectionDraft[] {
 	const { plan, findings } = request;
 	const index = indexTerms(findings.terms);
-	const passages = passagesOf(request.notes).filter(({ sentences }) => closeWordsOf(sentences.join(' '), request.runs) === 0);
+	const passages = passagesOf(request.notes).filter(
+		({ sentences }) => closeWordsOf(sentences.join(' '), request.runs) === 0
+	);
 	const fits = fitAll(plan.sections, passages, findings, index);
 	const homes = homesOf(plan.sections, fits);
 	const taken = new Set<Passage>();
@@ -67,7 +80,13 @@ export function draftSections(request: DraftRequest, only?: ReadonlySet<string>)
 	for (const section of wanted) {
 		for (const { question } of section.questions) {
 			const asked = findings.questions.find(({ id }) => id === question);
-			const answer = asked && bestAnswer(asked, passages.filter((passage) => !taken.has(passage)), findings.keyword);
+			const answer =
+				asked &&
+				bestAnswer(
+					asked,
+					passages.filter((passage) => !taken.has(passage)),
+					findings.keyword
+				);
 			if (!answer) continue;
 			answers.set(question, answer);
 			taken.add(answer);
@@ -79,8 +98,13 @@ export function draftSections(request: DraftRequest, only?: ReadonlySet<string>)
 			const mine = chosen.get(section.id) ?? [];
 			chosen.set(section.id, mine);
 			const used = mine.reduce((sum, { words }) => sum + words, 0);
-			const answered = section.questions.reduce((sum, { question }) => sum + (answers.get(question)?.words ?? 0), 0);
-			const candidates = fits.get(section.id)!.filter(({ passage }) => round === 'any' || homes.get(passage) === section.id);
+			const answered = section.questions.reduce(
+				(sum, { question }) => sum + (answers.get(question)?.words ?? 0),
+				0
+			);
+			const candidates = fits
+				.get(section.id)!
+				.filter(({ passage }) => round === 'any' || homes.get(passage) === section.id);
 			choose(section, candidates, taken, mine, used + answered);
 		}
 	}
@@ -89,11 +113,17 @@ export function draftSections(request: DraftRequest, only?: ReadonlySet<string>)
 			section.kind === 'faq'
 				? writeFaq(section, answers, request)
 				: writeSection(section, chosen.get(section.id) ?? [], answers, request, index);
-		const sources = [...(chosen.get(section.id) ?? []), ...section.questions.flatMap(({ question }) => answers.get(question) ?? [])];
+		const sources = [
+			...(chosen.get(section.id) ?? []),
+			...section.questions.flatMap(({ question }) => answers.get(question) ?? [])
+		];
 		return {
 			section: section.id,
 			blocks,
-			words: blocks.reduce((sum, block) => sum + (block.type === 'gap' ? 0 : countWords(docText(block))), 0),
+			words: blocks.reduce(
+				(sum, block) => sum + (block.type === 'gap' ? 0 : countWords(docText(block))),
+				0
+			),
 			sources: [...new Set(sources.map(({ note }) => note))]
 		};
 	});
@@ -108,14 +138,23 @@ function fitAll(
 	const topics = new Map(findings.topics.map((topic) => [topic.id, topic]));
 	const common = new Set(contentStemsOf(findings.keyword));
 	const spread = new Map<string, number>();
-	for (const { stems } of passages) for (const stem of new Set(stems)) spread.set(stem, (spread.get(stem) ?? 0) + 1);
-	const rarity = (stem: string) => (common.has(stem) ? 0.2 : Math.log(1 + passages.length / (1 + (spread.get(stem) ?? 0))) / 2);
-	const termsIn = passages.map(({ sentences }) => new Set(findTerms(index, sentences.join(' ')).map(({ term }) => findings.terms[term]!.key)));
+	for (const { stems } of passages)
+		for (const stem of new Set(stems)) spread.set(stem, (spread.get(stem) ?? 0) + 1);
+	const rarity = (stem: string) =>
+		common.has(stem) ? 0.2 : Math.log(1 + passages.length / (1 + (spread.get(stem) ?? 0))) / 2;
+	const termsIn = passages.map(
+		({ sentences }) =>
+			new Set(findTerms(index, sentences.join(' ')).map(({ term }) => findings.terms[term]!.key))
+	);
 	const byKey = new Map(findings.terms.map((term) => [term.key, term]));
 	return new Map(
 		sections.map((section) => {
 			const own = new Set(contentStemsOf(section.heading).filter((stem) => !common.has(stem)));
-			const around = new Set(section.topics.flatMap((id) => topics.get(id)?.headings ?? []).flatMap(({ text }) => contentStemsOf(text)));
+			const around = new Set(
+				section.topics
+					.flatMap((id) => topics.get(id)?.headings ?? [])
+					.flatMap(({ text }) => contentStemsOf(text))
+			);
 			const wanted = new Map(section.terms.map((placement) => [placement.term, placement]));
 			const fitted = passages.map((passage, p): Fitted => {
 				let fit = 0;
@@ -128,7 +167,9 @@ function fitAll(
 					else if (around.has(stem)) fit += 0.2 * rarity(stem);
 				}
 				// the note's own heading says best what a passage is about
-				const named = passage.headingStems.filter((stem) => own.has(stem) || (around.has(stem) && !common.has(stem))).length;
+				const named = passage.headingStems.filter(
+					(stem) => own.has(stem) || (around.has(stem) && !common.has(stem))
+				).length;
 				if (named > 0) fit += 1 + (1.5 * named) / passage.headingStems.length;
 				if (section.kind === 'opening') fit = openingFit(passage, fit);
 				return { passage, fit, terms: termsIn[p]! };
@@ -139,7 +180,10 @@ function fitAll(
 }
 
 /** The section each passage fits best; in the first round no other may take it. */
-function homesOf(sections: readonly PlanSection[], fits: ReadonlyMap<string, readonly Fitted[]>): Map<Passage, string> {
+function homesOf(
+	sections: readonly PlanSection[],
+	fits: ReadonlyMap<string, readonly Fitted[]>
+): Map<Passage, string> {
 	const best = new Map<Passage, { section: string; fit: number }>();
 	for (const { id, kind } of sections) {
 		if (kind === 'faq') continue;
@@ -157,7 +201,9 @@ function weightOf(term: Term | undefined): number {
 /** An opening says what the thing is: early passages that define, never prices or single days. */
 function openingFit(passage: Passage, fit: number): number {
 	if (passage.voice.kind === 'visit') return 0;
-	const defines = /\b(?:is|are|means)\b/.test(passage.sentences[0]!) && /^(?:a|an|the)\s/i.test(passage.sentences[0]!);
+	const defines =
+		/\b(?:is|are|means)\b/.test(passage.sentences[0]!) &&
+		/^(?:a|an|the)\s/i.test(passage.sentences[0]!);
 	const isAboutIt = /\b(?:what|about|introduction|overview)\b/i.test(passage.heading);
 	return fit * 0.5 + (defines && isAboutIt ? 4 : isAboutIt ? 2.2 : 0);
 }
@@ -181,10 +227,20 @@ function choose(
 		let best: Fitted | null = null;
 		let most = LEAST_FIT * 0.8;
 		for (const candidate of candidates) {
-			if (taken.has(candidate.passage) || words + candidate.passage.words > section.budget * OVERRUN) continue;
+			if (
+				taken.has(candidate.passage) ||
+				words + candidate.passage.words > section.budget * OVERRUN
+			)
+				continue;
 			const fresh = [...candidate.terms].filter((term) => !have.has(term)).length;
-			const repeat = mine.length === 0 ? 0 : Math.max(...mine.map((other) => overlap(other, candidate.passage)));
-			const near = mine.some((other) => other.note === candidate.passage.note && other.paragraph === candidate.passage.paragraph) ? 0.35 : 0;
+			const repeat =
+				mine.length === 0 ? 0 : Math.max(...mine.map((other) => overlap(other, candidate.passage)));
+			const near = mine.some(
+				(other) =>
+					other.note === candidate.passage.note && other.paragraph === candidate.passage.paragraph
+			)
+				? 0.35
+				: 0;
 			const value = candidate.fit + 0.15 * fresh + near - 2.5 * repeat;
 			if (value > most) [best, most] = [candidate, value];
 		}
@@ -204,16 +260,24 @@ function overlap(a: Passage, b: Passage): number {
 }
 
 /** Words of measure that an answer replaces by its figure. */
-const MEASURE_WORDS = new Set(contentStemsOf('far apart deep high wide thick long much many big large tall heavy strong often'));
+const MEASURE_WORDS = new Set(
+	contentStemsOf('far apart deep high wide thick long much many big large tall heavy strong often')
+);
 
 /**
  * The passage that answers a question, or null. A question after a figure wants one of its
  * kind; one told apart by a single word only counts as answered under a heading of that word.
  * No answer is better than a wrong one.
  */
-function bestAnswer(question: Question, passages: readonly Passage[], keyword: string): Passage | null {
+function bestAnswer(
+	question: Question,
+	passages: readonly Passage[],
+	keyword: string
+): Passage | null {
 	const common = new Set(contentStemsOf(keyword));
-	const asked = [...new Set(contentStemsOf(question.text))].filter((stem) => !common.has(stem) && !MEASURE_WORDS.has(stem));
+	const asked = [...new Set(contentStemsOf(question.text))].filter(
+		(stem) => !common.has(stem) && !MEASURE_WORDS.has(stem)
+	);
 	const figure = figureWanted(question);
 	if (asked.length === 0 && figure === null) return null;
 	let best: Passage | null = null;
@@ -222,12 +286,19 @@ function bestAnswer(question: Question, passages: readonly Passage[], keyword: s
 		const text = passage.sentences.join(' ');
 		if (figure !== null && !quantitiesOf(text).some(({ kind }) => figure.includes(kind))) continue;
 		const inText = asked.filter((stem) => passage.stems.includes(stem)).length;
-		const inHeading = asked.filter((stem) => !passage.stems.includes(stem) && passage.headingStems.includes(stem)).length;
+		const inHeading = asked.filter(
+			(stem) => !passage.stems.includes(stem) && passage.headingStems.includes(stem)
+		).length;
 		const named = asked.some((stem) => passage.headingStems.includes(stem));
 		if (asked.length > 0 && inText === 0) continue;
 		if (figure === null && inText < 2 && !named) continue;
-		const about = [...common].filter((stem) => passage.stems.includes(stem)).length / Math.max(1, common.size);
-		const value = (asked.length === 0 ? 0.5 : (inText + 0.7 * inHeading) / asked.length) + 0.15 * about + (named ? 0.2 : 0) + (passage.voice.kind === 'visit' ? -0.15 : 0);
+		const about =
+			[...common].filter((stem) => passage.stems.includes(stem)).length / Math.max(1, common.size);
+		const value =
+			(asked.length === 0 ? 0.5 : (inText + 0.7 * inHeading) / asked.length) +
+			0.15 * about +
+			(named ? 0.2 : 0) +
+			(passage.voice.kind === 'visit' ? -0.15 : 0);
 		if (value > most) [best, most] = [passage, value];
 	}
 	return best;
@@ -237,7 +308,8 @@ function figureWanted({ kind, text }: Question): readonly string[] | null {
 	if (kind === 'cost') return ['money'];
 	if (kind === 'time') return ['time'];
 	if (/\bhow (?:much|many)\b/i.test(text)) return ['measure', 'count', 'share', 'ratio'];
-	if (/\bhow (?:deep|high|wide|far|thick|tall|big|large|heavy)\b/i.test(text)) return ['measure', 'ratio'];
+	if (/\bhow (?:deep|high|wide|far|thick|tall|big|large|heavy)\b/i.test(text))
+		return ['measure', 'ratio'];
 	return null;
 }
 
@@ -252,11 +324,25 @@ function writeSection(
 	const rest = [...mine].sort((a, b) => a.at - b.at);
 	const narrator = new Narrator();
 	const blocks: DocNode[] = [];
-	const steps = section.kind === 'steps' ? rest.filter(({ sentences }) => isOrder(sentences[0]!)) : [];
+	const steps =
+		section.kind === 'steps' ? rest.filter(({ sentences }) => isOrder(sentences[0]!)) : [];
 	const asList = steps.length >= 3 ? steps : [];
-	blocks.push(...paragraphs([...first, ...rest.filter((passage) => !asList.includes(passage))], section, narrator));
+	blocks.push(
+		...paragraphs(
+			[...first, ...rest.filter((passage) => !asList.includes(passage))],
+			section,
+			narrator
+		)
+	);
 	if (asList.length > 0) {
-		blocks.push(list(true, asList.map((passage) => narrator.speak(passage).flatMap((text, i) => sentenceNodes(text, passage, i)))));
+		blocks.push(
+			list(
+				true,
+				asList.map((passage) =>
+					narrator.speak(passage).flatMap((text, i) => sentenceNodes(text, passage, i))
+				)
+			)
+		);
 	}
 	if (section.kind === 'opening') blocks.splice(1, 0, paragraph(textNode(whatFollows(request))));
 	const missing = gapFor(section, blocks, answers, request, index);
@@ -277,7 +363,11 @@ function whatFollows({ plan, findings }: DraftRequest): string {
 }
 
 /** Passages as paragraphs: those of one note paragraph stay together, short neighbours are joined. */
-function paragraphs(passages: readonly Passage[], section: PlanSection, narrator: Narrator): DocNode[] {
+function paragraphs(
+	passages: readonly Passage[],
+	section: PlanSection,
+	narrator: Narrator
+): DocNode[] {
 	// the exact keyword follows the first paragraph of an opening and must stand in the first 100 words
 	const most = section.kind === 'opening' ? 60 : 95;
 	const blocks: DocNode[] = [];
@@ -286,12 +376,16 @@ function paragraphs(passages: readonly Passage[], section: PlanSection, narrator
 	let last: Passage | null = null;
 	let listed = false;
 	const flush = () => {
-		if (run.length > 0) blocks.push(paragraph(...run));
+		if (run.length > 0) blocks.push(paragraph(...joinRuns(run)));
 		run = [];
 		words = 0;
 	};
 	for (const passage of passages) {
-		const joins = last !== null && last.note === passage.note && last.heading === passage.heading && words + passage.words <= most;
+		const joins =
+			last !== null &&
+			last.note === passage.note &&
+			last.heading === passage.heading &&
+			words + passage.words <= most;
 		const mayJoin = last !== null && last.note === passage.note && words < 30;
 		if (!joins && !mayJoin) flush();
 		const sentences = narrator.speak(passage);
@@ -299,7 +393,12 @@ function paragraphs(passages: readonly Passage[], section: PlanSection, narrator
 		if (items) {
 			flush();
 			blocks.push(paragraph(textNode(`${items.lead}:`, originOf(passage))));
-			blocks.push(list(false, items.items.map((item) => [textNode(item, originOf(passage))])));
+			blocks.push(
+				list(
+					false,
+					items.items.map((item) => [textNode(item, originOf(passage))])
+				)
+			);
 			listed = true;
 			sentences.shift();
 		}
@@ -313,6 +412,23 @@ function paragraphs(passages: readonly Passage[], section: PlanSection, narrator
 	return blocks;
 }
 
+/** Neighbouring sentences of one origin as one run, so that its sign stands once behind them. */
+function joinRuns(nodes: readonly DocNode[]): DocNode[] {
+	const joined: DocNode[] = [];
+	for (const node of nodes) {
+		const last = joined.at(-1);
+		const isSpace = node.text === ' ' && !node.marks;
+		if (last && (isSpace || sourceOf(last) === sourceOf(node)))
+			joined[joined.length - 1] = { ...last, text: `${last.text}${node.text}` };
+		else joined.push(node);
+	}
+	return joined;
+}
+
+function sourceOf({ marks }: DocNode): unknown {
+	return marks?.find(({ type }) => type === 'origin')?.attrs?.source;
+}
+
 function sentenceNodes(text: string, passage: Passage, before: number): DocNode[] {
 	const node = textNode(text, originOf(passage));
 	return before === 0 ? [node] : [textNode(' '), node];
@@ -324,10 +440,16 @@ function originOf({ note, label }: Passage): { source: string; label: string } {
 
 /** "You need a hammer, two frames, a spade and a bucket." → what stands before the list, and its items. */
 function itemsOf(sentence: string): { lead: string; items: string[] } | null {
-	const match = /^(.{3,60}?\b(?:need|needs|include|includes|are|bring|buy|have))\s+(.+?)[.]$/.exec(sentence);
+	const match = /^(.{3,60}?\b(?:need|needs|include|includes|are|bring|buy|have))\s+(.+?)[.]$/.exec(
+		sentence
+	);
 	if (!match) return null;
-	const items = match[2]!.split(/,\s+(?:and\s+)?|\s+and\s+(?=(?:a|an|two|three|four|some)\s)/).map((item) => item.trim());
-	return items.length >= 4 && items.every((item) => countWords(item) <= 8) ? { lead: match[1]!, items } : null;
+	const items = match[2]!
+		.split(/,\s+(?:and\s+)?|\s+and\s+(?=(?:a|an|two|three|four|some)\s)/)
+		.map((item) => item.trim());
+	return items.length >= 4 && items.every((item) => countWords(item) <= 8)
+		? { lead: match[1]!, items }
+		: null;
 }
 
 const ORDERS =
@@ -337,20 +459,34 @@ function isOrder(sentence: string): boolean {
 	return ORDERS.test(sentence);
 }
 
-function writeFaq(section: PlanSection, answers: ReadonlyMap<string, Passage>, { findings, pageNames }: DraftRequest): DocNode[] {
+function writeFaq(
+	section: PlanSection,
+	answers: ReadonlyMap<string, Passage>,
+	{ findings, pageNames }: DraftRequest
+): DocNode[] {
 	return section.questions.flatMap(({ question }): DocNode[] => {
 		const asked = findings.questions.find(({ id }) => id === question);
 		if (!asked) return [];
 		const answer = answers.get(question);
 		const head = heading(3, asked.text);
-		if (answer) return [head, paragraph(...new Narrator().speak(answer).flatMap((text, i) => sentenceNodes(text, answer, i)))];
+		if (answer)
+			return [
+				head,
+				paragraph(
+					...joinRuns(
+						new Narrator().speak(answer).flatMap((text, i) => sentenceNodes(text, answer, i))
+					)
+				)
+			];
 		return [head, gap(`None of your notes answers this. ${whoAnswers(asked, pageNames)}`.trim())];
 	});
 }
 
 function whoAnswers({ answers }: Question, pageNames: Readonly<Record<string, string>>): string {
 	const names = [...new Set(answers.flatMap(({ source }) => pageNames[source] ?? []))];
-	return names.length === 0 ? 'No page answers it either: you would be the first.' : `${joinNames(names)} ${names.length === 1 ? 'has' : 'have'} an answer to check and cite.`;
+	return names.length === 0
+		? 'No page answers it either: you would be the first.'
+		: `${joinNames(names)} ${names.length === 1 ? 'has' : 'have'} an answer to check and cite.`;
 }
 
 /** What a section still lacks, in words, or null when its budget is nearly met and all is answered. */
@@ -366,18 +502,32 @@ function gapFor(
 	const said: string[] = [];
 	for (const { question } of section.questions) {
 		const asked = findings.questions.find(({ id }) => id === question);
-		if (asked && !answers.has(question)) said.push(`${asked.text} None of your notes says. ${whoAnswers(asked, pageNames)}`);
+		if (asked && !answers.has(question))
+			said.push(`${asked.text} None of your notes says. ${whoAnswers(asked, pageNames)}`);
 	}
 	if (section.kind === 'closing' && words === 0) {
-		said.push('Say in two or three sentences what the reader should do first; the notes hold nothing to close with.');
+		said.push(
+			'Say in two or three sentences what the reader should do first; the notes hold nothing to close with.'
+		);
 	} else if (words < 0.6 * section.budget) {
-		const used = new Set(text.split('\n').flatMap((line) => findTerms(index, line)).map(({ term }) => findings.terms[term]!.key));
-		const absent = section.terms.filter(({ term }) => !used.has(term)).map(({ term }) => findings.terms.find(({ key }) => key === term)?.phrase ?? term);
+		const used = new Set(
+			text
+				.split('\n')
+				.flatMap((line) => findTerms(index, line))
+				.map(({ term }) => findings.terms[term]!.key)
+		);
+		const absent = section.terms
+			.filter(({ term }) => !used.has(term))
+			.map(({ term }) => findings.terms.find(({ key }) => key === term)?.phrase ?? term);
 		const missing = Math.max(0, section.budget - words);
-		const about = absent.length > 0 ? `Find out about ${joinNames(absent.slice(0, 4))}` : `Find out more`;
+		const about =
+			absent.length > 0 ? `Find out about ${joinNames(absent.slice(0, 4))}` : `Find out more`;
 		said.push(`${about}: your notes fall about ${Math.ceil(missing / 10) * 10} words short here.`);
 		const page = section.facts
-			.flatMap(({ fact }) => findings.facts.find(({ id, origin }) => id === fact && origin === 'page') ?? [])
+			.flatMap(
+				({ fact }) =>
+					findings.facts.find(({ id, origin }) => id === fact && origin === 'page') ?? []
+			)
 			.slice(0, 2)
 			.map((fact) => `${pageNames[fact.source] ?? 'a page'} gives ${fact.quantities[0]!.text}`);
 		if (page.length > 0) said.push(`To check: ${page.join('; ')}.`);
@@ -386,5 +536,7 @@ function gapFor(
 }
 
 function joinNames(names: readonly string[]): string {
-	return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+	return names.length < 2
+		? (names[0] ?? '')
+		: `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }

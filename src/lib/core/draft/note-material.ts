@@ -39,7 +39,8 @@ type Voice =
 	| { readonly kind: 'speaker'; readonly name: string }
 	| { readonly kind: 'visit'; readonly place: string };
 
-const LEANS = /^(?:it|its|they|their|them|this|that|these|those|she|he|her|his|such|so|then|otherwise|instead|here|there it|the same|also|but|and|or|yet|none of them|all of them|each of them|both|one of them|afterwards|at that)\b/i;
+const LEANS =
+	/^(?:it|its|they|their|them|this|that|these|those|she|he|her|his|such|so|then|otherwise|instead|here|there it|the same|also|but|and|or|yet|none of them|all of them|each of them|both|one of them|afterwards|at that)\b/i;
 const FIRST_PERSON = /\b(?:I|I'm|I’m|I've|I’ve|my|mine|myself)\b/;
 
 /** Sentences, and words, that one passage may join. */
@@ -64,7 +65,12 @@ export function passagesOf(notes: readonly DraftNote[]): Passage[] {
 			for (const block of section.blocks) {
 				paragraph++;
 				for (const sentences of unitsOf(block)) {
-					if (sentences.some((s) => isQuestion(s) || (FIRST_PERSON.test(s) && voice.kind !== 'speaker'))) continue;
+					if (
+						sentences.some(
+							(s) => isQuestion(s) || (FIRST_PERSON.test(s) && voice.kind !== 'speaker')
+						)
+					)
+						continue;
 					const text = sentences.join(' ');
 					passages.push({
 						note: note.id,
@@ -87,7 +93,12 @@ export function passagesOf(notes: readonly DraftNote[]): Passage[] {
 }
 
 function unitsOf(block: Block): string[][] {
-	const texts = block.kind === 'list' ? block.items : block.kind === 'paragraph' || block.kind === 'quote' ? [block.text] : [];
+	const texts =
+		block.kind === 'list'
+			? block.items
+			: block.kind === 'paragraph' || block.kind === 'quote'
+				? [block.text]
+				: [];
 	const units: string[][] = [];
 	for (const text of texts) {
 		let fresh = true;
@@ -96,7 +107,10 @@ function unitsOf(block: Block): string[][] {
 			if (!/[.!?…]["”’)]*$/.test(sentence.text) && countWords(sentence.text) < 6) continue;
 			const open = units.at(-1);
 			const leans = LEANS.test(sentence.text) || POINTS_BACK.test(sentence.text);
-			const hasRoom = open !== undefined && open.length < PASSAGE_SENTENCES && countWords(open.join(' ')) < PASSAGE_WORDS;
+			const hasRoom =
+				open !== undefined &&
+				open.length < PASSAGE_SENTENCES &&
+				countWords(open.join(' ')) < PASSAGE_WORDS;
 			if (!fresh && open && leans && hasRoom) open.push(sentence.text);
 			else units.push([sentence.text]);
 			fresh = false;
@@ -106,18 +120,37 @@ function unitsOf(block: Block): string[][] {
 }
 
 function voiceOf(title: string): Voice {
-	const speaker = /\b(?:[Ii]nterview|[Cc]onversation|[Tt]alk|[Cc]all) with ((?:\p{Lu}[\p{L}'’-]+\s?){1,3})/u.exec(title);
+	const speaker =
+		/\b(?:[Ii]nterview|[Cc]onversation|[Tt]alk|[Cc]all) with ((?:\p{Lu}[\p{L}'’-]+\s?){1,3})/u.exec(
+			title
+		);
 	if (speaker) return { kind: 'speaker', name: speaker[1]!.trim() };
-	const visit = /\b(?:[Ss]ite visit|[Vv]isit|[Ff]ield notes?|[Ss]ite notes?)\b(?:\s*(?::|to|at|–|-)\s*(?:the\s+)?((?:\p{Lu}[\p{L}'’-]+\s?){1,3}))?/u.exec(title);
+	const visit =
+		/\b(?:[Ss]ite visit|[Vv]isit|[Ff]ield notes?|[Ss]ite notes?)\b(?:\s*(?::|to|at|–|-)\s*(?:the\s+)?((?:\p{Lu}[\p{L}'’-]+\s?){1,3}))?/u.exec(
+			title
+		);
 	if (visit) return { kind: 'visit', place: visit[1]?.trim() ?? '' };
 	return { kind: 'plain' };
 }
 
 /** Words that stand in small letters somewhere in the notes, and so are no names. */
 function lowerWordsOf(notes: readonly DraftNote[]): Set<string> {
-	const words = new Set<string>(['the', 'a', 'an', 'at', 'by', 'on', 'in', 'there', 'each', 'all', 'both']);
+	const words = new Set<string>([
+		'the',
+		'a',
+		'an',
+		'at',
+		'by',
+		'on',
+		'in',
+		'there',
+		'each',
+		'all',
+		'both'
+	]);
 	for (const { blocks } of notes) {
-		for (const block of blocks) for (const [word] of textOf(block).matchAll(/\b\p{Ll}[\p{L}'’-]*/gu)) words.add(word);
+		for (const block of blocks)
+			for (const [word] of textOf(block).matchAll(/\b\p{Ll}[\p{L}'’-]*/gu)) words.add(word);
 	}
 	return words;
 }
@@ -134,11 +167,15 @@ export class Narrator {
 	speak({ sentences, voice, note, opensPlain }: Passage): string[] {
 		const before = this.#at;
 		this.#at = voice.kind === 'visit' ? note : null;
-		if (voice.kind === 'speaker') return sentences.map((sentence) => this.#name(sentence, voice.name));
+		if (voice.kind === 'speaker')
+			return sentences.map((sentence) => this.#name(sentence, voice.name));
 		const [first, ...rest] = sentences;
 		if (voice.kind !== 'visit' || before === note || !isPast(first!)) return [...sentences];
 		const where = voice.place === '' ? 'On the site visited' : `At ${voice.place}`;
-		return [`${where}, ${opensPlain ? first![0]!.toLowerCase() + first!.slice(1) : first!}`, ...rest];
+		return [
+			`${where}, ${opensPlain ? first![0]!.toLowerCase() + first!.slice(1) : first!}`,
+			...rest
+		];
 	}
 
 	#name(sentence: string, name: string): string {
@@ -157,5 +194,7 @@ export class Narrator {
 }
 
 function isPast(sentence: string): boolean {
-	return /\b(?:was|were|had|went|came|took|stood|held|found|made|weighed|used|laid|set|sent|cost)\b|\b\p{L}{3,}ed\b/iu.test(sentence);
+	return /\b(?:was|were|had|went|came|took|stood|held|found|made|weighed|used|laid|set|sent|cost)\b|\b\p{L}{3,}ed\b/iu.test(
+		sentence
+	);
 }

@@ -20,8 +20,9 @@ natural necessary new next nice normal obvious old only open ordinary original o
 personal poor popular possible present previous proper public quick rare real recent regular relevant right rough
 same second separate serious several short significant similar simple single slight slow special specific standard
 strange strong sudden sure tall third tiny total traditional true typical unique usual useful various vital well
-whole wide wonderful worth wrong young small little many few more most first average actual additional`
-		.split(/\s+/)
+whole wide wonderful worth wrong young small little many few more most first average actual additional`.split(
+		/\s+/
+	)
 );
 
 /** Nouns of measure, time and talk; alone they are no subject of an article. */
@@ -35,8 +36,7 @@ look love luck man morning afternoon evening night need option order page pictur
 start story subject thought today tomorrow trick trouble turn value version view will world january february march
 april may june july august september october november december monday tuesday wednesday thursday friday saturday
 sunday spring summer autumn winter weekend season bag heap hole pile row length width height depth level distance
-quarter third gap litre acre hectare everyone money price figure rate share total cost`
-		.split(/\s+/)
+quarter third gap litre acre hectare everyone money price figure rate share total cost`.split(/\s+/)
 );
 
 /** Measures; no term ends with one. */
@@ -49,8 +49,9 @@ const UNITS = new Set(
 const WEAK_PARTICIPLES = new Set(
 	`using having making getting taking doing being keeping leaving putting giving going coming looking trying needing
 wanting saying seeing starting including following regarding depending used made given taken based called known left
-needed said seen put kept set got gone done including making finished finding choosing buying adding allowing`
-		.split(/\s+/)
+needed said seen put kept set got gone done including making finished finding choosing buying adding allowing`.split(
+		/\s+/
+	)
 );
 
 interface FoldedToken {
@@ -89,10 +90,13 @@ export function candidatesOf(tokens: readonly TaggedToken[]): CandidateUse[] {
 function isPhrase(tokens: readonly FoldedToken[], start: number, end: number): boolean {
 	const first = tokens[start]!;
 	const last = tokens[end]!;
-	if (start === end) return last.key.length >= 3 && !EMPTY_NOUNS.has(last.key) && !isStopWord(last.key);
+	if (start === end)
+		return last.key.length >= 3 && !EMPTY_NOUNS.has(last.key) && !isStopWord(last.key);
 	if (first.kind === 'adjective' && VAGUE.has(first.key)) return false;
-	if (first.kind === 'participle' && WEAK_PARTICIPLES.has(first.surface.toLowerCase())) return false;
-	if (UNITS.has(last.key) || (EMPTY_NOUNS.has(first.key) && EMPTY_NOUNS.has(last.key))) return false;
+	if (first.kind === 'participle' && WEAK_PARTICIPLES.has(first.surface.toLowerCase()))
+		return false;
+	if (UNITS.has(last.key) || (EMPTY_NOUNS.has(first.key) && EMPTY_NOUNS.has(last.key)))
+		return false;
 	return !isStopWord(first.key) && !isStopWord(last.key);
 }
 
@@ -105,7 +109,12 @@ function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 		if (isHyphen && token.attached && tokens[i + 1]?.attached) continue;
 		for (const part of token.text.split(/[-\u2010\u2011]/)) {
 			if (part === '') continue;
-			folded.push(foldPart(part, isImperative(tokens, i) ? 'VERB' : isVerbalNoun(tokens, i) ? 'NOUN' : token.pos));
+			folded.push(
+				foldPart(
+					part,
+					isImperative(tokens, i) ? 'VERB' : isVerbalNoun(tokens, i) ? 'NOUN' : token.pos
+				)
+			);
 		}
 	}
 	return folded;
@@ -134,7 +143,12 @@ function isVerbalNoun(tokens: readonly TaggedToken[], i: number): boolean {
 	if (isIng && (before === 'DET' || before === 'ADJ')) return true;
 	if (after === 'ADJ' || after === 'ADV' || after === 'VERB') return false;
 	let at = i - 1;
-	while (at >= 0 && (tokens[at]!.pos === 'ADJ' || (tokens[at]!.pos === 'VERB' && /(?:ing|ed)$/i.test(tokens[at]!.text)))) at--;
+	while (
+		at >= 0 &&
+		(tokens[at]!.pos === 'ADJ' ||
+			(tokens[at]!.pos === 'VERB' && /(?:ing|ed)$/i.test(tokens[at]!.text)))
+	)
+		at--;
 	return tokens[at]?.pos === 'DET';
 }
 

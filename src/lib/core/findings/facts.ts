@@ -17,7 +17,11 @@ export interface Fact {
 }
 
 /** Facts of pages and notes, notes first, in reading order. */
-export function findFacts(pages: readonly PageWork[], notes: readonly PageWork[], terms: readonly Term[]): Fact[] {
+export function findFacts(
+	pages: readonly PageWork[],
+	notes: readonly PageWork[],
+	terms: readonly Term[]
+): Fact[] {
 	const index = indexTerms(terms);
 	const read = (work: PageWork, origin: Fact['origin']) =>
 		work.facts.map(({ text, section, quantities }, i): Fact => {
@@ -32,5 +36,8 @@ export function findFacts(pages: readonly PageWork[], notes: readonly PageWork[]
 				terms: [...keys]
 			};
 		});
-	return [...notes.flatMap((note) => read(note, 'note')), ...pages.flatMap((page) => read(page, 'page'))];
+	return [
+		...notes.flatMap((note) => read(note, 'note')),
+		...pages.flatMap((page) => read(page, 'page'))
+	];
 }

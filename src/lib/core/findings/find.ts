@@ -11,7 +11,11 @@ import { findTopics, type Topic } from './topics';
 export interface Findings {
 	readonly keyword: string;
 	readonly targetWords: number;
-	readonly pages: readonly { readonly id: string; readonly title: string; readonly words: number }[];
+	readonly pages: readonly {
+		readonly id: string;
+		readonly title: string;
+		readonly words: number;
+	}[];
 	readonly terms: readonly Term[];
 	readonly topics: readonly Topic[];
 	readonly questions: readonly Question[];
@@ -30,7 +34,11 @@ export interface FindOptions {
  * Puts the work on single pages together. Pages may come in any order; the result depends on
  * their ids only. Without pages everything is empty but the questions and facts of notes.
  */
-export function assembleFindings(pages: readonly PageWork[], notes: readonly PageWork[], options: FindOptions): Findings {
+export function assembleFindings(
+	pages: readonly PageWork[],
+	notes: readonly PageWork[],
+	options: FindOptions
+): Findings {
 	const ordered = [...pages].sort((a, b) => (a.id < b.id ? -1 : 1));
 	const orderedNotes = [...notes].sort((a, b) => (a.id < b.id ? -1 : 1));
 	const targetWords = options.targetWords ?? lengthOfEvidence(ordered);
@@ -50,7 +58,10 @@ export function assembleFindings(pages: readonly PageWork[], notes: readonly Pag
 /** Length the evidence asks for: between median and upper quartile, to the next fifty; 1,200 without pages. */
 export function lengthOfEvidence(pages: readonly { readonly words: number }[]): number {
 	if (pages.length === 0) return 1200;
-	const words = quantileOf(pages.map((page) => page.words), 0.6);
+	const words = quantileOf(
+		pages.map((page) => page.words),
+		0.6
+	);
 	return Math.max(300, Math.round(words / 50) * 50);
 }
 
@@ -64,7 +75,10 @@ export interface Context {
 }
 
 /** The sentences in which pages use a term, in page and reading order. Their marks add up to the counts. */
-export function usesInContext(pages: readonly PageWork[], term: Pick<Term, 'phrase' | 'verbs'>): Context[] {
+export function usesInContext(
+	pages: readonly PageWork[],
+	term: Pick<Term, 'phrase' | 'verbs'>
+): Context[] {
 	const index = indexTerms([term]);
 	const found: Context[] = [];
 	for (const page of pages) {

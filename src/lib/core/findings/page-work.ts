@@ -94,7 +94,8 @@ export interface PageWork {
 	};
 }
 
-const FAQ_HEADING = /^(?:faqs?\b|frequently asked|common questions|questions? (?:and|&) answers|q\s?&\s?a|your questions)/i;
+const FAQ_HEADING =
+	/^(?:faqs?\b|frequently asked|common questions|questions? (?:and|&) answers|q\s?&\s?a|your questions)/i;
 
 /** Works out everything that depends on one source alone. */
 export function workOnPage(source: Source, tag: Tagger): PageWork {
@@ -107,7 +108,10 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 	const paragraphWords: number[] = [];
 	let faqLevel = 0;
 	let at = 0;
-	const total = Math.max(1, source.blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0));
+	const total = Math.max(
+		1,
+		source.blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0)
+	);
 
 	sections.forEach((section, index) => {
 		const level = section.heading?.level ?? 0;
@@ -135,7 +139,8 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 				texts.push(text);
 				for (const sentence of sentencesOf(text)) {
 					const quantities = quantitiesOf(sentence.text);
-					if (quantities.length > 0) facts.push({ text: sentence.text, section: index, quantities });
+					if (quantities.length > 0)
+						facts.push({ text: sentence.text, section: index, quantities });
 				}
 			}
 			if (block.kind === 'paragraph' || block.kind === 'quote') {
@@ -186,7 +191,12 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 /** A heading with little under it but at least two sub-headings, all of them questions. */
 function opensQuestions(sections: readonly Section[], index: number): boolean {
 	const { heading, blocks } = sections[index]!;
-	if (!heading || heading.level < 2 || blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0) > 40) return false;
+	if (
+		!heading ||
+		heading.level < 2 ||
+		blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0) > 40
+	)
+		return false;
 	const inside: string[] = [];
 	for (const next of sections.slice(index + 1)) {
 		if (!next.heading || next.heading.level <= heading.level) break;
@@ -224,7 +234,8 @@ function countCandidates(units: readonly Unit[], tag: Tagger): CandidateCount[] 
 	const counts = new Map<string, CandidateCount>();
 	for (const unit of units) {
 		// title case makes every word a proper noun; small letters let the tagger see what it is
-		const text = unit.place === 'body' || unit.place === 'faq' ? unit.text : unit.text.toLowerCase();
+		const text =
+			unit.place === 'body' || unit.place === 'faq' ? unit.text : unit.text.toLowerCase();
 		for (const { key, surface, length } of candidatesOf(tag(text))) {
 			let entry = counts.get(key);
 			if (!entry) counts.set(key, (entry = { key, length, count: 0, surfaces: new Map() }));

@@ -1,5 +1,15 @@
 /** What a question is after; the FAQ and the plan treat kinds alike. */
-export const QUESTION_KINDS = ['what', 'how', 'why', 'cost', 'time', 'which', 'can', 'where', 'other'] as const;
+export const QUESTION_KINDS = [
+	'what',
+	'how',
+	'why',
+	'cost',
+	'time',
+	'which',
+	'can',
+	'where',
+	'other'
+] as const;
 export type QuestionKind = (typeof QUESTION_KINDS)[number];
 
 const OPENS =
@@ -10,13 +20,20 @@ export function isQuestion(line: string): boolean {
 	const plain = line.trim();
 	if (plain === '' || plain.length > 200) return false;
 	if (/\?["”’)]*$/.test(plain)) return true;
-	return /^(?:can|could|do|does|did|is|are|should|will|would|may|must)\s+(?:i|you|we|it|a|an|the|there|dry|my)\b/i.test(plain);
+	return /^(?:can|could|do|does|did|is|are|should|will|would|may|must)\s+(?:i|you|we|it|a|an|the|there|dry|my)\b/i.test(
+		plain
+	);
 }
 
 /** The kind of a question, by its opening words. */
 export function questionKindOf(question: string): QuestionKind {
 	const plain = question.trim().toLowerCase();
-	if (/\bcosts?\b|\bprice|\bhow (?:expensive|cheap)\b|\bhow much (?:is|does|do|should i pay|would)\b/.test(plain)) return 'cost';
+	if (
+		/\bcosts?\b|\bprice|\bhow (?:expensive|cheap)\b|\bhow much (?:is|does|do|should i pay|would)\b/.test(
+			plain
+		)
+	)
+		return 'cost';
 	if (/^(?:how long|when|how quickly|how often|how soon)\b|\bhow long\b/.test(plain)) return 'time';
 	if (/^(?:how)\b/.test(plain)) return 'how';
 	if (/^why\b/.test(plain)) return 'why';

@@ -41,21 +41,34 @@ export function findQuestions(
 	keyword: string
 ): Question[] {
 	const common = new Set(contentStemsOf(keyword));
-	interface Group { stems: Set<string>; kind: QuestionKind; wordings: string[]; pages: Set<string>; lists: Set<string>; given: Answer[] }
+	interface Group {
+		stems: Set<string>;
+		kind: QuestionKind;
+		wordings: string[];
+		pages: Set<string>;
+		lists: Set<string>;
+		given: Answer[];
+	}
 	const groups: Group[] = [];
 	const put = (text: string, page: string | null, list: string | null, answer: string) => {
 		const wording = text.replace(/\s+/g, ' ').trim();
 		const kind = questionKindOf(wording);
 		const stems = new Set([...contentStemsOf(wording)]);
 		let group = groups.find((other) => isSame(other, { stems, kind }, common));
-		if (!group) groups.push((group = { stems, kind, wordings: [], pages: new Set(), lists: new Set(), given: [] }));
+		if (!group)
+			groups.push(
+				(group = { stems, kind, wordings: [], pages: new Set(), lists: new Set(), given: [] })
+			);
 		if (!group.wordings.includes(wording)) group.wordings.push(wording);
 		if (page !== null) group.pages.add(page);
 		if (list !== null) group.lists.add(list);
-		if (answer !== '') group.given.push({ source: page ?? list ?? '', text: openingOf(answer), fit: 1 });
+		if (answer !== '')
+			group.given.push({ source: page ?? list ?? '', text: openingOf(answer), fit: 1 });
 	};
-	for (const page of pages) for (const { text, answer } of page.questions) put(text, page.id, null, answer);
-	for (const note of notes) for (const { text, answer } of note.questions) put(text, null, note.id, answer);
+	for (const page of pages)
+		for (const { text, answer } of page.questions) put(text, page.id, null, answer);
+	for (const note of notes)
+		for (const { text, answer } of note.questions) put(text, null, note.id, answer);
 	for (const { text, source } of asked) put(text, null, source, '');
 
 	const passages = passagesOf([...pages, ...notes]);
@@ -66,7 +79,10 @@ export function findQuestions(
 			);
 			const text = [...group.wordings].sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0]!;
 			return {
-				id: `question:${text.toLowerCase().replace(/[^a-z0-9]+/g, ' ').trim()}`,
+				id: `question:${text
+					.toLowerCase()
+					.replace(/[^a-z0-9]+/g, ' ')
+					.trim()}`,
 				text: text.endsWith('?') ? text : `${text}?`,
 				kind: group.kind,
 				pages: [...group.pages].sort(),
@@ -76,7 +92,9 @@ export function findQuestions(
 			};
 		})
 		.sort(
-			(a, b) => b.pages.length + b.lists.length - a.pages.length - a.lists.length || (a.text < b.text ? -1 : 1)
+			(a, b) =>
+				b.pages.length + b.lists.length - a.pages.length - a.lists.length ||
+				(a.text < b.text ? -1 : 1)
 		);
 }
 
@@ -132,7 +150,11 @@ function passagesOf(sources: readonly PageWork[]): Map<string, Passage[]> {
 }
 
 /** For each source its sentence that holds most of the question; under 60% it is no answer. */
-function bestPassages(stems: ReadonlySet<string>, byStem: ReadonlyMap<string, Passage[]>, common: ReadonlySet<string>): Answer[] {
+function bestPassages(
+	stems: ReadonlySet<string>,
+	byStem: ReadonlyMap<string, Passage[]>,
+	common: ReadonlySet<string>
+): Answer[] {
 	const found = new Map<Passage, number>();
 	let all = 0;
 	for (const stem of stems) {
@@ -146,7 +168,8 @@ function bestPassages(stems: ReadonlySet<string>, byStem: ReadonlyMap<string, Pa
 		const fit = weight / all;
 		if (fit < 0.6) continue;
 		const known = best.get(source);
-		if (!known || fit > known.fit || (fit === known.fit && text < known.text)) best.set(source, { source, text, fit });
+		if (!known || fit > known.fit || (fit === known.fit && text < known.text))
+			best.set(source, { source, text, fit });
 	}
 	return [...best.values()].sort((a, b) => b.fit - a.fit || (a.text < b.text ? -1 : 1));
 }

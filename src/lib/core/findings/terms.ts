@@ -1,4 +1,12 @@
-import { everydayRateOf, findTerms, isEverydayWord, indexTerms, isStopWord, termKeyOf, verbFormsOf } from '../text';
+import {
+	everydayRateOf,
+	findTerms,
+	isEverydayWord,
+	indexTerms,
+	isStopWord,
+	termKeyOf,
+	verbFormsOf
+} from '../text';
 import type { PageWork, Place } from './page-work';
 import { quantileOf } from './spread';
 
@@ -45,7 +53,12 @@ export interface Term {
 	/** Terms that share its sections more often than chance, strongest first; keys. */
 	readonly company: readonly string[];
 	readonly score: number;
-	readonly scoreParts: { readonly unusual: number; readonly frequency: number; readonly pages: number; readonly prominence: number };
+	readonly scoreParts: {
+		readonly unusual: number;
+		readonly frequency: number;
+		readonly pages: number;
+		readonly prominence: number;
+	};
 }
 
 export interface TermOptions {
@@ -98,10 +111,20 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 	const totalWords = pages.reduce((sum, page) => sum + page.words, 0);
 	const leastPages = pages.length <= 3 ? 1 : 2;
 	const scored = counted
-		.filter(({ candidate, uses }) => candidate.key === keyword || (uses.length >= leastPages && livesAlone(candidate, uses, keyword)))
-		.map((entry) => ({ ...entry, ...scoreOf(entry.candidate, entry.uses, pages.length, totalWords) }))
+		.filter(
+			({ candidate, uses }) =>
+				candidate.key === keyword ||
+				(uses.length >= leastPages && livesAlone(candidate, uses, keyword))
+		)
+		.map((entry) => ({
+			...entry,
+			...scoreOf(entry.candidate, entry.uses, pages.length, totalWords)
+		}))
 		.filter(({ candidate, score }) => score > TERM_LIMITS.leastScore || candidate.key === keyword)
-		.sort((a, b) => rankOf(b, keyword) - rankOf(a, keyword) || (a.candidate.key < b.candidate.key ? -1 : 1))
+		.sort(
+			(a, b) =>
+				rankOf(b, keyword) - rankOf(a, keyword) || (a.candidate.key < b.candidate.key ? -1 : 1)
+		)
 		.slice(0, TERM_LIMITS.shown);
 	const company = companyOf(scored.map(({ uses }) => uses));
 	return scored.map((entry, rank): Term => {
@@ -110,8 +133,11 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 			key: entry.candidate.key,
 			phrase: entry.phrase,
 			verbs: entry.verbs,
-			weight: entry.candidate.key === keyword ? 'must' : weightOf(rank, entry.uses.length / pages.length),
-			...rangeOf(entry.uses, entry.candidate.length, options.targetWords),
+			weight:
+				entry.candidate.key === keyword ? 'must' : weightOf(rank, entry.uses.length / pages.length),
+			...(entry.candidate.key === keyword
+				? keywordRangeOf(entry.uses, entry.candidate.length, options.targetWords)
+				: rangeOf(entry.uses, entry.candidate.length, options.targetWords)),
 			uses: entry.uses,
 			places: {
 				title: share((use) => use.title),
@@ -121,7 +147,13 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 				opening: share((use) => use.opening),
 				faq: share((use) => use.faq)
 			},
-			position: entry.uses.length === 0 ? 0 : quantileOf(entry.uses.map(({ position }) => position), 0.5),
+			position:
+				entry.uses.length === 0
+					? 0
+					: quantileOf(
+							entry.uses.map(({ position }) => position),
+							0.5
+						),
 			company: company[rank]!.map((other) => scored[other]!.candidate.key),
 			score: entry.score,
 			scoreParts: entry.scoreParts
@@ -144,13 +176,18 @@ function livesAlone(candidate: Candidate, uses: readonly TermUse[], keyword: str
 	return candidate.length > 1 || candidate.count >= asNoun * all;
 }
 
-function rankOf({ candidate, score }: { candidate: Candidate; score: number }, keyword: string): number {
+function rankOf(
+	{ candidate, score }: { candidate: Candidate; score: number },
+	keyword: string
+): number {
 	return candidate.key === keyword ? Number.POSITIVE_INFINITY : score;
 }
 
 /** Candidates of all pages joined under one key; joined spellings ("drystone") meet the open ones. */
 function foldCandidates(pages: readonly PageWork[]): Candidate[] {
-	const names = new Set(pages.flatMap((page) => page.siteNames.map((name) => termKeyOf(name))).filter(Boolean));
+	const names = new Set(
+		pages.flatMap((page) => page.siteNames.map((name) => termKeyOf(name))).filter(Boolean)
+	);
 	const joinedNames = new Set([...names].map((name) => name.replace(/ /g, '')));
 	const byJoined = new Map<string, Candidate[]>();
 	for (const page of pages) {
@@ -161,17 +198,28 @@ function foldCandidates(pages: readonly PageWork[]): Candidate[] {
 			byJoined.set(joined, alike);
 			let candidate = alike.find((other) => other.key === key);
 			if (!candidate) {
-				candidate = { key, length, count: 0, pages: new Set(), surfaces: new Map(), inside: 0, longer: 0 };
+				candidate = {
+					key,
+					length,
+					count: 0,
+					pages: new Set(),
+					surfaces: new Map(),
+					inside: 0,
+					longer: 0
+				};
 				alike.push(candidate);
 			}
 			candidate.count += count;
 			candidate.pages.add(page.id);
-			for (const [surface, n] of surfaces) candidate.surfaces.set(surface, (candidate.surfaces.get(surface) ?? 0) + n);
+			for (const [surface, n] of surfaces)
+				candidate.surfaces.set(surface, (candidate.surfaces.get(surface) ?? 0) + n);
 		}
 	}
 	const folded = [...byJoined.values()].map((alike) => {
 		// the open spelling is the key, since it also matches hyphens and the joined form
-		const [first, ...rest] = alike.sort((a, b) => b.length - a.length || b.count - a.count || (a.key < b.key ? -1 : 1));
+		const [first, ...rest] = alike.sort(
+			(a, b) => b.length - a.length || b.count - a.count || (a.key < b.key ? -1 : 1)
+		);
 		for (const other of rest) {
 			first!.count += other.count;
 			for (const page of other.pages) first!.pages.add(page);
@@ -199,7 +247,11 @@ function markNesting(candidates: readonly Candidate[]): void {
 	}
 }
 
-function preselect(candidates: readonly Candidate[], pages: readonly PageWork[], keyword: string): Candidate[] {
+function preselect(
+	candidates: readonly Candidate[],
+	pages: readonly PageWork[],
+	keyword: string
+): Candidate[] {
 	const leastPages = pages.length <= 3 ? 1 : 2;
 	const chosen = candidates
 		.filter(({ key, pages: on, count }) => key !== keyword && on.size >= leastPages && count >= 2)
@@ -208,17 +260,33 @@ function preselect(candidates: readonly Candidate[], pages: readonly PageWork[],
 			const most = length === 1 ? TERM_LIMITS.insideShareSingle : TERM_LIMITS.insideShare;
 			return inside <= most * count;
 		})
-		.sort((a, b) => roughScore(b, pages.length) - roughScore(a, pages.length) || (a.key < b.key ? -1 : 1))
+		.sort(
+			(a, b) =>
+				roughScore(b, pages.length) - roughScore(a, pages.length) || (a.key < b.key ? -1 : 1)
+		)
 		.slice(0, TERM_LIMITS.counted - 1);
 	const length = keyword === '' ? 0 : keyword.split(' ').length;
 	if (length > 0) {
-		chosen.unshift({ key: keyword, length, count: 0, pages: new Set(), surfaces: new Map(), inside: 0, longer: 0 });
+		chosen.unshift({
+			key: keyword,
+			length,
+			count: 0,
+			pages: new Set(),
+			surfaces: new Map(),
+			inside: 0,
+			longer: 0
+		});
 	}
 	return chosen;
 }
 
 function roughScore({ count, inside, length, pages, key }: Candidate, pageCount: number): number {
-	return Math.log2(1 + length) * Math.log(1 + count - 0.5 * inside) * (pages.size / pageCount) * unusualnessOf(key, count * 20);
+	return (
+		Math.log2(1 + length) *
+		Math.log(1 + count - 0.5 * inside) *
+		(pages.size / pageCount) *
+		unusualnessOf(key, count * 20)
+	);
 }
 
 /**
@@ -236,9 +304,12 @@ function scoreOf(
 	totalWords: number
 ): { score: number; scoreParts: Term['scoreParts'] } {
 	const count = uses.reduce((sum, use) => sum + use.count, 0);
-	if (count === 0) return { score: 0, scoreParts: { unusual: 0, frequency: 0, pages: 0, prominence: 1 } };
+	if (count === 0)
+		return { score: 0, scoreParts: { unusual: 0, frequency: 0, pages: 0, prominence: 1 } };
 	const unusual = unusualnessOf(candidate.key, (count / totalWords) * 1_000_000);
-	const cValue = Math.log2(1 + candidate.length) * Math.max(0.5, count - 0.6 * Math.min(candidate.inside, count));
+	const cValue =
+		Math.log2(1 + candidate.length) *
+		Math.max(0.5, count - 0.6 * Math.min(candidate.inside, count));
 	const frequency = Math.log(1 + cValue);
 	const pages = (uses.length / pageCount) ** 0.8;
 	const share = (has: (use: TermUse) => boolean) => uses.filter(has).length / pageCount;
@@ -247,7 +318,10 @@ function scoreOf(
 		0.5 * share((use) => use.title || use.h1) +
 		0.5 * share((use) => use.h2 || use.h3) +
 		0.2 * share((use) => use.opening);
-	return { score: unusual * frequency * pages * prominence, scoreParts: { unusual, frequency, pages, prominence } };
+	return {
+		score: unusual * frequency * pages * prominence,
+		scoreParts: { unusual, frequency, pages, prominence }
+	};
 }
 
 /** Log ratio to everyday English; a phrase is as unusual as its rarest word, and rarer by its length. */
@@ -267,7 +341,8 @@ export const WEIGHT_THRESHOLDS = {
 
 function weightOf(rank: number, share: number): TermWeight {
 	if (share >= WEIGHT_THRESHOLDS.must.share && rank < WEIGHT_THRESHOLDS.must.rank) return 'must';
-	if (share >= WEIGHT_THRESHOLDS.should.share && rank < WEIGHT_THRESHOLDS.should.rank) return 'should';
+	if (share >= WEIGHT_THRESHOLDS.should.share && rank < WEIGHT_THRESHOLDS.should.rank)
+		return 'should';
 	return 'could';
 }
 
@@ -290,7 +365,21 @@ export function rangeOf(
 	return { min: Math.min(min, cap), max: Math.min(max, cap) };
 }
 
-function usesOn(page: PageWork, index: ReturnType<typeof indexTerms>, size: number): (TermUse | undefined)[] {
+/** The exact keyword has its places whatever pages do: H1, opening and one H2, and one more in every 1,000 words. */
+function keywordRangeOf(
+	uses: readonly TermUse[],
+	termWords: number,
+	targetWords: number
+): { min: number; max: number } {
+	const { min, max } = rangeOf(uses, termWords, targetWords);
+	return { min: Math.max(3, min), max: Math.max(4 + Math.round(targetWords / 1000), max) };
+}
+
+function usesOn(
+	page: PageWork,
+	index: ReturnType<typeof indexTerms>,
+	size: number
+): (TermUse | undefined)[] {
 	const counts = new Int32Array(size);
 	const owns = new Int32Array(size);
 	const places: (Set<Place> | undefined)[] = [];
@@ -356,7 +445,9 @@ export function verbsOf(key: string): number[] {
 
 /** For each term the others it shares sections with, by Dice's coefficient; at most five. */
 function companyOf(uses: readonly (readonly TermUse[])[]): number[][] {
-	const sectionsOfTerm = uses.map((of) => new Set(of.flatMap(({ page, sections }) => sections.map(([s]) => `${page} ${s}`))));
+	const sectionsOfTerm = uses.map(
+		(of) => new Set(of.flatMap(({ page, sections }) => sections.map(([s]) => `${page} ${s}`)))
+	);
 	const keyed = sectionsOfTerm.map((set) => [...set]);
 	return sectionsOfTerm.map((mine, i) => {
 		const scored: [number, number][] = [];
@@ -372,4 +463,3 @@ function companyOf(uses: readonly (readonly TermUse[])[]): number[][] {
 			.map(([j]) => j);
 	});
 }
-

@@ -16,7 +16,18 @@ export interface TopicHeading {
 }
 
 /** What a topic is for, told from its headings; decides the kind of section proposed. */
-export type TopicIntent = 'definition' | 'need' | 'steps' | 'cost' | 'mistakes' | 'reasons' | 'choice' | 'care' | 'rules' | 'time' | 'plain';
+export type TopicIntent =
+	| 'definition'
+	| 'need'
+	| 'steps'
+	| 'cost'
+	| 'mistakes'
+	| 'reasons'
+	| 'choice'
+	| 'care'
+	| 'rules'
+	| 'time'
+	| 'plain';
 
 export interface Topic {
 	readonly id: string;
@@ -39,16 +50,40 @@ export interface Topic {
 
 /** Wordings of one purpose; two headings that share a purpose are likelier to mean the same. */
 const INTENTS: readonly (readonly [TopicIntent, RegExp])[] = [
-	['cost', /\b(?:costs?|prices?|budget|expens\w+|cheap\w*|money|pay|pounds|how much (?:does|do|will|is|should))\b/i],
-	['mistakes', /\b(?:mistakes?|errors?|problems?|wrong|avoid|pitfalls?|fail\w*|faults?|troubleshoot\w*|regrets?|not to do|would not do|collapse|go wrong)\b/i],
-	['need', /\b(?:tools?|equipment|kit|materials?|supplies|you(?:'|’)?ll need|you (?:will )?need|what (?:do )?(?:i|you) need|gear|shopping list|ingredients)\b/i],
-	['definition', /\b(?:what is|what are|what exactly|meaning|definition|defined|in a nutshell|explained|anatomy|parts of)\b/i],
+	[
+		'cost',
+		/\b(?:costs?|prices?|budget|expens\w+|cheap\w*|money|pay|pounds|how much (?:does|do|will|is|should))\b/i
+	],
+	[
+		'mistakes',
+		/\b(?:mistakes?|errors?|problems?|wrong|avoid|pitfalls?|fail\w*|faults?|troubleshoot\w*|regrets?|not to do|would not do|collapse|go wrong)\b/i
+	],
+	[
+		'need',
+		/\b(?:tools?|equipment|kit|materials?|supplies|you(?:'|’)?ll need|you (?:will )?need|what (?:do )?(?:i|you) need|gear|shopping list|ingredients)\b/i
+	],
+	[
+		'definition',
+		/\b(?:what is|what are|what exactly|meaning|definition|defined|in a nutshell|explained|anatomy|parts of)\b/i
+	],
 	['reasons', /\b(?:why|benefits?|advantages?|reasons?|pros|worth)\b/i],
-	['choice', /\b(?:choos\w+|choice|select\w*|sort\w*|which|types? of|kinds? of|best|buy\w*|sourc\w+|pick\w*)\b/i],
+	[
+		'choice',
+		/\b(?:choos\w+|choice|select\w*|sort\w*|which|types? of|kinds? of|best|buy\w*|sourc\w+|pick\w*)\b/i
+	],
 	['care', /\b(?:repair\w*|maint\w+|care|fix\w*|mend\w*|look(?:ing)? after|upkeep|clean\w*)\b/i],
-	['rules', /\b(?:permission|planning|regulations?|legal\w*|law|rules?|permits?|allowed|safety)\b/i],
-	['time', /\b(?:how long|how many days|time (?:it takes|needed|and)|duration|schedule|timeline)\b/i],
-	['steps', /\b(?:step|steps|how to|how do|method|process|build\w*|lay\w*|dig\w*|plac\w+|set\w*|start\w*|fill\w*|finish\w*|put\w*|mak\w+|prepar\w+|mark\w*)\b/i]
+	[
+		'rules',
+		/\b(?:permission|planning|regulations?|legal\w*|law|rules?|permits?|allowed|safety)\b/i
+	],
+	[
+		'time',
+		/\b(?:how long|how many days|time (?:it takes|needed|and)|duration|schedule|timeline)\b/i
+	],
+	[
+		'steps',
+		/\b(?:step|steps|how to|how do|method|process|build\w*|lay\w*|dig\w*|plac\w+|set\w*|start\w*|fill\w*|finish\w*|put\w*|mak\w+|prepar\w+|mark\w*)\b/i
+	]
 ];
 const NOT_TOPICS =
 	/^(?:introduction|intro|overview|conclusions?|summary|in summary|final (?:thoughts|words?)|to sum up|wrapping up|in (?:short|closing|conclusion)|key takeaways?|takeaways|the bottom line|last words?|references|sources|further reading|notes|faqs?|frequently asked.*|common questions|questions? and answers|q\s?&\s?a|about.*author|credits?)[.:!]?$/i;
@@ -75,7 +110,10 @@ export function findTopics(pages: readonly PageWork[], keyword: string): Topic[]
 	const items = itemsOf(pages, keyword);
 	const groups = cluster(items);
 	const topics = groups.map((group) => topicOf(group));
-	topics.sort((a, b) => a.position - b.position || b.pages.length - a.pages.length || (a.label < b.label ? -1 : 1));
+	topics.sort(
+		(a, b) =>
+			a.position - b.position || b.pages.length - a.pages.length || (a.label < b.label ? -1 : 1)
+	);
 	return withParents(topics, items);
 }
 
@@ -86,13 +124,15 @@ function itemsOf(pages: readonly PageWork[], keyword: string): Item[] {
 			if (section.level < 2 || section.isFaq || NOT_TOPICS.test(section.heading.trim())) return;
 			const counts = new Map<string, number>();
 			for (const inner of subtreeOf(page, index)) {
-				for (const stem of page.sections[inner]!.stems) counts.set(stem, (counts.get(stem) ?? 0) + 1);
+				for (const stem of page.sections[inner]!.stems)
+					counts.set(stem, (counts.get(stem) ?? 0) + 1);
 			}
 			documents.push({ page: pageIndex, section: index, counts });
 		});
 	});
 	const spread = new Map<string, number>();
-	for (const { counts } of documents) for (const stem of counts.keys()) spread.set(stem, (spread.get(stem) ?? 0) + 1);
+	for (const { counts } of documents)
+		for (const stem of counts.keys()) spread.set(stem, (spread.get(stem) ?? 0) + 1);
 	const idf = (stem: string) => Math.log((documents.length + 1) / ((spread.get(stem) ?? 0) + 0.5));
 	const common = new Set(contentStemsOf(keyword));
 
@@ -136,7 +176,10 @@ function subtreeOf(page: PageWork, index: number): number[] {
 }
 
 function withoutNumber(heading: string): string {
-	return heading.replace(/^(?:step\s+)?(?:\d{1,2}|[ivx]{1,4})\s*[.):–—-]\s*/i, '').replace(/^step \d{1,2}\s+/i, '').trim();
+	return heading
+		.replace(/^(?:step\s+)?(?:\d{1,2}|[ivx]{1,4})\s*[.):–—-]\s*/i, '')
+		.replace(/^step \d{1,2}\s+/i, '')
+		.trim();
 }
 
 function intentsOf(heading: string): TopicIntent[] {
@@ -184,9 +227,12 @@ function cluster(items: readonly Item[]): Item[][] {
 	for (const { headStems, page } of items) {
 		for (const stem of headStems) on.set(stem, (on.get(stem) ?? new Set<string>()).add(page));
 	}
-	const weightOf = (stem: string) => (DOING.has(stem) ? 0.3 : (on.get(stem)?.size ?? 0) > 1 ? 1 : 0.5);
+	const weightOf = (stem: string) =>
+		DOING.has(stem) ? 0.3 : (on.get(stem)?.size ?? 0) > 1 ? 1 : 0.5;
 	const groups: (Item[] | null)[] = items.map((item) => [item]);
-	const sums: Float64Array[] = items.map((a, i) => Float64Array.from(items, (b, j) => (i === j ? 0 : likeness(a, b, weightOf))));
+	const sums: Float64Array[] = items.map((a, i) =>
+		Float64Array.from(items, (b, j) => (i === j ? 0 : likeness(a, b, weightOf)))
+	);
 	const fits = (a: readonly Item[], b: readonly Item[]) =>
 		a.every((x) => b.every((y) => x.page !== y.page || plain(x.text) === plain(y.text)));
 
@@ -228,46 +274,76 @@ function plain(text: string): string {
 function topicOf(group: readonly Item[]): Topic {
 	const pages = [...new Set(group.map(({ page }) => page))];
 	const level = group.filter((item) => item.level === 2).length * 2 >= group.length ? 2 : 3;
-	const count = (format: string) => new Set(group.filter((item) => item.formats.includes(format)).map(({ page }) => page)).size;
+	const count = (format: string) =>
+		new Set(group.filter((item) => item.formats.includes(format)).map(({ page }) => page)).size;
 	const votes = new Map<TopicIntent, number>();
-	for (const { intents } of group) if (intents[0]) votes.set(intents[0], (votes.get(intents[0]) ?? 0) + 1);
+	for (const { intents } of group)
+		if (intents[0]) votes.set(intents[0], (votes.get(intents[0]) ?? 0) + 1);
 	const top = [...votes].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0];
 	return {
 		id: `topic:${[...group].map((item) => `${item.page}/${item.section}`).sort()[0]}`,
 		label: labelOf(group),
 		headings: group
-			.map(({ page, section, text, level, words, position }) => ({ page, section, text, level, words, position }))
+			.map(({ page, section, text, level, words, position }) => ({
+				page,
+				section,
+				text,
+				level,
+				words,
+				position
+			}))
 			.sort((a, b) => (a.page < b.page ? -1 : a.page > b.page ? 1 : a.section - b.section)),
 		pages: pages.sort(),
 		level,
 		parent: null,
-		position: quantileOf(group.map(({ position }) => position), 0.5),
-		words: Math.round(quantileOf(group.map(({ words }) => words), 0.5)),
+		position: quantileOf(
+			group.map(({ position }) => position),
+			0.5
+		),
+		words: Math.round(
+			quantileOf(
+				group.map(({ words }) => words),
+				0.5
+			)
+		),
 		intent: top && top[1] * 2 >= group.length ? top[0] : 'plain',
-		formats: { list: count('list') / pages.length, steps: count('steps') / pages.length, table: count('table') / pages.length }
+		formats: {
+			list: count('list') / pages.length,
+			steps: count('steps') / pages.length,
+			table: count('table') / pages.length
+		}
 	};
 }
 
 /** The heading that shares most stems with the others, the shorter one when two do. */
 function labelOf(group: readonly Item[]): string {
 	const spread = new Map<string, number>();
-	for (const { headStems } of group) for (const stem of new Set(headStems)) spread.set(stem, (spread.get(stem) ?? 0) + 1);
+	for (const { headStems } of group)
+		for (const stem of new Set(headStems)) spread.set(stem, (spread.get(stem) ?? 0) + 1);
 	const value = ({ headStems, text }: Item) =>
-		headStems.reduce((sum, stem) => sum + (spread.get(stem) ?? 0) - 1, 0) / Math.max(1, headStems.length) -
-		0.04 * countWords(text);
+		headStems.reduce((sum, stem) => sum + (spread.get(stem) ?? 0) - 1, 0) /
+			Math.max(1, headStems.length) -
+		0.04 * countWords(text) -
+		// a label speaks for all pages, so not in one author's voice
+		(/\b(?:i|me|my|we|our|it)\b/i.test(text) ? 0.6 : 0) -
+		(/[:?]/.test(text) ? 0.25 : 0);
 	return [...group].sort((a, b) => value(b) - value(a) || (a.text < b.text ? -1 : 1))[0]!.text;
 }
 
 function withParents(topics: readonly Topic[], items: readonly Item[]): Topic[] {
 	const topicOfSection = new Map<string, Topic>();
-	for (const topic of topics) for (const h of topic.headings) topicOfSection.set(`${h.page}/${h.section}`, topic);
-	const parentOfSection = new Map(items.map((item) => [`${item.page}/${item.section}`, `${item.page}/${item.parentSection}`]));
+	for (const topic of topics)
+		for (const h of topic.headings) topicOfSection.set(`${h.page}/${h.section}`, topic);
+	const parentOfSection = new Map(
+		items.map((item) => [`${item.page}/${item.section}`, `${item.page}/${item.parentSection}`])
+	);
 	return topics.map((topic) => {
 		if (topic.level === 2) return topic;
 		const votes = new Map<Topic, number>();
 		for (const { page, section } of topic.headings) {
 			const parent = topicOfSection.get(parentOfSection.get(`${page}/${section}`) ?? '');
-			if (parent && parent !== topic && parent.level === 2) votes.set(parent, (votes.get(parent) ?? 0) + 1);
+			if (parent && parent !== topic && parent.level === 2)
+				votes.set(parent, (votes.get(parent) ?? 0) + 1);
 		}
 		const top = [...votes].sort((a, b) => b[1] - a[1] || (a[0].id < b[0].id ? -1 : 1))[0];
 		return top ? { ...topic, parent: top[0].id } : { ...topic, level: 2 as const };

@@ -26,7 +26,9 @@ function opensLikeQuestion(line: string): boolean {
 	if (line.length < 8 || line.length > 200) return false;
 	if (line.endsWith('?')) return true;
 	return (
-		/^(?:who|what|when|where|why|which|how|can|could|do|does|did|is|are|should|will|would|may|must)\s/i.test(line) &&
+		/^(?:who|what|when|where|why|which|how|can|could|do|does|did|is|are|should|will|would|may|must)\s/i.test(
+			line
+		) &&
 		!/[.!;:]$/.test(line) &&
 		line.split(' ').length <= 16
 	);

@@ -7,9 +7,18 @@ export type Block =
 	| { readonly kind: 'paragraph'; readonly text: string }
 	| { readonly kind: 'list'; readonly ordered: boolean; readonly items: readonly string[] }
 	/** `rows` in order, header row first when `header` is set. */
-	| { readonly kind: 'table'; readonly header: boolean; readonly rows: readonly (readonly string[])[] }
+	| {
+			readonly kind: 'table';
+			readonly header: boolean;
+			readonly rows: readonly (readonly string[])[];
+	  }
 	| { readonly kind: 'quote'; readonly text: string }
-	| { readonly kind: 'figure'; readonly src: string; readonly alt: string; readonly caption: string }
+	| {
+			readonly kind: 'figure';
+			readonly src: string;
+			readonly alt: string;
+			readonly caption: string;
+	  }
 	| { readonly kind: 'code'; readonly text: string }
 	/** A question with its answer, from an accordion or from structured data. */
 	| { readonly kind: 'answer'; readonly question: string; readonly text: string };
@@ -76,7 +85,9 @@ export interface Section {
 
 /** Cuts blocks at their headings; a question-and-answer block is a section of its own. */
 export function sectionsOf(blocks: readonly Block[]): Section[] {
-	const sections: { heading: Section['heading']; blocks: Block[] }[] = [{ heading: null, blocks: [] }];
+	const sections: { heading: Section['heading']; blocks: Block[] }[] = [
+		{ heading: null, blocks: [] }
+	];
 	let resume: Section['heading'] = null;
 	let inAnswer = false;
 	for (const block of blocks) {

@@ -57,7 +57,9 @@ function decide(raw: readonly RawBlock[], kept: ReadonlySet<Element>, meta: Page
 	const root = articleRootOf(raw, noise, kept);
 	const inRoot = raw.map((block) => block.path.includes(root));
 	const first = inRoot.findIndex((is, i) => is && noise[i] === null);
-	const titleAt = raw.findIndex((block, i) => isTitle(block, meta) && (noise[i] === null || noise[i] === 'page header'));
+	const titleAt = raw.findIndex(
+		(block, i) => isTitle(block, meta) && (noise[i] === null || noise[i] === 'page header')
+	);
 	return raw.map((block, i): PageBlock => {
 		const wrap = (dropped: string | null): PageBlock => ({ block: block.block, dropped });
 		if (i === titleAt && i <= Math.max(first, 0)) return wrap(null);
@@ -127,10 +129,18 @@ function articleRootOf(
 	kept: ReadonlySet<Element>
 ): Element {
 	const prose = raw.filter((block, i) => noise[i] === null && block.linkWords <= 0.5 * block.words);
-	const byLibrary = prose.filter(({ path }) => path.some((element, depth) => depth > 0 && kept.has(element)));
-	const sum = (blocks: readonly RawBlock[]) => blocks.reduce((words, block) => words + block.words, 0);
+	const byLibrary = prose.filter(({ path }) =>
+		path.some((element, depth) => depth > 0 && kept.has(element))
+	);
+	const sum = (blocks: readonly RawBlock[]) =>
+		blocks.reduce((words, block) => words + block.words, 0);
 	const all = sum(prose);
-	const body = raw[0]?.path[0] ?? { type: 'element', tagName: 'body', properties: {}, children: [] };
+	const body = raw[0]?.path[0] ?? {
+		type: 'element',
+		tagName: 'body',
+		properties: {},
+		children: []
+	};
 	if (all === 0) return body;
 	if (sum(byLibrary) >= 0.45 * all) {
 		const root = innermost(byLibrary, 0.85);
@@ -176,11 +186,17 @@ function isTitle({ block }: RawBlock, meta: PageMeta): boolean {
 	if (block.kind !== 'heading' || block.level !== 1) return false;
 	const title = new Set(contentStemsOf(meta.titleTag));
 	const stems = contentStemsOf(block.text);
-	return title.size === 0 || stems.filter((stem) => title.has(stem)).length >= Math.min(2, stems.length);
+	return (
+		title.size === 0 || stems.filter((stem) => title.has(stem)).length >= Math.min(2, stems.length)
+	);
 }
 
 function addStructuredAnswers(blocks: PageBlock[], meta: PageMeta): void {
-	const plain = (text: string) => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, ' ').trim();
+	const plain = (text: string) =>
+		text
+			.toLowerCase()
+			.replace(/[^\p{L}\p{N}]+/gu, ' ')
+			.trim();
 	const known = new Set<string>();
 	for (const { block } of blocks) {
 		if (block.kind === 'answer') known.add(plain(block.question));
@@ -195,21 +211,30 @@ function addStructuredAnswers(blocks: PageBlock[], meta: PageMeta): void {
 }
 
 function titleOf(meta: PageMeta, blocks: readonly PageBlock[], host: string): string {
-	const heading = blocks.find(({ block, dropped }) => dropped === null && block.kind === 'heading' && block.level === 1);
+	const heading = blocks.find(
+		({ block, dropped }) => dropped === null && block.kind === 'heading' && block.level === 1
+	);
 	const h1 = heading && heading.block.kind === 'heading' ? heading.block.text : '';
 	// a page that names no site usually shows the name in its menu or footer
 	const tail = meta.titleTag.split(/\s+[|·»–—:-]\s+/).at(-1) ?? '';
-	const isShown = blocks.some(({ block, dropped }) => dropped !== null && 'text' in block && block.text === tail);
+	const isShown = blocks.some(
+		({ block, dropped }) => dropped !== null && 'text' in block && block.text === tail
+	);
 	const site = meta.siteName || (isShown ? tail : '');
 	return tidyText(titleWithoutSite(meta.titleTag, site, host)) || h1 || firstHeading(blocks);
 }
 
 function firstHeading(blocks: readonly PageBlock[]): string {
-	for (const { block, dropped } of blocks) if (dropped === null && block.kind === 'heading') return block.text;
+	for (const { block, dropped } of blocks)
+		if (dropped === null && block.kind === 'heading') return block.text;
 	return '';
 }
 
-function linksOf(raw: readonly RawBlock[], blocks: readonly PageBlock[], address: string): PageLink[] {
+function linksOf(
+	raw: readonly RawBlock[],
+	blocks: readonly PageBlock[],
+	address: string
+): PageLink[] {
 	const host = hostOf(address);
 	return raw.flatMap(({ links }, i) =>
 		blocks[i]!.dropped !== null
@@ -230,4 +255,3 @@ export function hostOf(address: string): string {
 		return '';
 	}
 }
-

@@ -59,7 +59,8 @@ export function parseHtml(html: string): HtmlTree {
 				continue;
 			}
 			if (child.tagName === 'title' || child.tagName === 'meta') head.push(child);
-			if (child.tagName === 'link' && /canonical/i.test(stringOf(child.properties.rel))) head.push(child);
+			if (child.tagName === 'link' && /canonical/i.test(stringOf(child.properties.rel)))
+				head.push(child);
 			if (REMOVED.has(child.tagName)) continue;
 			kept.push(child);
 			stack.push(child);
@@ -83,23 +84,26 @@ const SHALLOW = new Set(
 function flattenDeep(html: string): string {
 	let depth = 0;
 	let dropped = 0;
-	return html.replace(/<(\/?)([a-z][a-z0-9-]{0,40})(?=[\s>/])([^<>]*)>/gi, (tag, slash: string, name: string, rest: string) => {
-		if (SHALLOW.has(name.toLowerCase()) || rest.endsWith('/')) return tag;
-		if (slash === '') {
-			if (depth < HTML_LIMITS.maxDepth) {
-				depth++;
-				return tag;
+	return html.replace(
+		/<(\/?)([a-z][a-z0-9-]{0,40})(?=[\s>/])([^<>]*)>/gi,
+		(tag, slash: string, name: string, rest: string) => {
+			if (SHALLOW.has(name.toLowerCase()) || rest.endsWith('/')) return tag;
+			if (slash === '') {
+				if (depth < HTML_LIMITS.maxDepth) {
+					depth++;
+					return tag;
+				}
+				dropped++;
+				return ' ';
 			}
-			dropped++;
-			return ' ';
+			if (dropped > 0) {
+				dropped--;
+				return ' ';
+			}
+			depth = Math.max(0, depth - 1);
+			return tag;
 		}
-		if (dropped > 0) {
-			dropped--;
-			return ' ';
-		}
-		depth = Math.max(0, depth - 1);
-		return tag;
-	});
+	);
 }
 
 /** All text below a node, unchanged. */

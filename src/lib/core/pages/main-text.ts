@@ -17,11 +17,14 @@ export function mainTextElementsOf(body: Element, title: string): Set<Element> {
 	const { document } = parseHTML(markup);
 	const kept = new Set<Element>();
 	try {
-		const found = new Readability(document as unknown as ConstructorParameters<typeof Readability>[0], {
-			charThreshold: 250,
-			keepClasses: true,
-			disableJSONLD: true
-		}).parse();
+		const found = new Readability(
+			document as unknown as ConstructorParameters<typeof Readability>[0],
+			{
+				charThreshold: 250,
+				keepClasses: true,
+				disableJSONLD: true
+			}
+		).parse();
 		for (const [, id] of (found?.content ?? '').matchAll(/\sdata-n="(\d{1,7})"/g)) {
 			const element = numbered[Number(id)];
 			if (element) kept.add(element);

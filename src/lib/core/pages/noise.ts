@@ -7,18 +7,48 @@
 const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 	[/cookie|consent|gdpr|privacy-?(?:notice|banner)/, 'cookie notice'],
 	[/newsletter|subscri|sign-?up|mailing-?list|opt-?in|email-?(?:form|capture)/, 'newsletter form'],
-	[/(?:^|[\s_-])(?:ads?|advert\w*|adslot|ad-?(?:box|unit|slot|wrap\w*|container|banner)|sponsor\w*|promo\w*|dfp|affiliate)(?:$|[\s_-])/, 'advertisement'],
-	[/(?:^|[\s_-])(?:share|sharing|social|sharedaddy|addthis|follow-us)(?:$|[\s_-])|social-?(?:links|bar|icons|media)|share-?(?:bar|buttons|links|tools)/, 'share bar'],
-	[/related|recommend|you-?may|more-?(?:posts|articles|stories|from)|read-?(?:next|more)|also-?like|trending|popular|most-?read|up-?next/, 'related links'],
-	[/(?:^|[\s_-])(?:comments?|disqus|respond|replies|comment-?(?:list|form|area|section)|discussion)(?:$|[\s_-])/, 'comments'],
-	[/author-?(?:box|bio|card|info|profile)|about-?(?:the-)?author|(?:^|[\s_-])(?:bio|byline|post-?meta|entry-?meta|article-?meta|meta-?info|postmeta)(?:$|[\s_-])/, 'author box'],
+	[
+		/(?:^|[\s_-])(?:ads?|advert\w*|adslot|ad-?(?:box|unit|slot|wrap\w*|container|banner)|sponsor\w*|promo\w*|dfp|affiliate)(?:$|[\s_-])/,
+		'advertisement'
+	],
+	[
+		/(?:^|[\s_-])(?:share|sharing|social|sharedaddy|addthis|follow-us)(?:$|[\s_-])|social-?(?:links|bar|icons|media)|share-?(?:bar|buttons|links|tools)/,
+		'share bar'
+	],
+	[
+		/related|recommend|you-?may|more-?(?:posts|articles|stories|from)|read-?(?:next|more)|also-?like|trending|popular|most-?read|up-?next/,
+		'related links'
+	],
+	[
+		/(?:^|[\s_-])(?:comments?|disqus|respond|replies|comment-?(?:list|form|area|section)|discussion)(?:$|[\s_-])/,
+		'comments'
+	],
+	[
+		/author-?(?:box|bio|card|info|profile)|about-?(?:the-)?author|(?:^|[\s_-])(?:bio|byline|post-?meta|entry-?meta|article-?meta|meta-?info|postmeta)(?:$|[\s_-])/,
+		'author box'
+	],
 	[/breadcrumb|crumbs/, 'breadcrumb'],
-	[/(?:^|[\s_-])(?:nav|navbar|navigation|menu|topbar|masthead|site-?header|global-?header|mega-?menu|skip-?link|pagination|pager|prev-?next|post-?nav\w*)(?:$|[\s_-])/, 'menu'],
-	[/(?:^|[\s_-])(?:site-?footer|page-?footer|footer|colophon|legal|copyright)(?:$|[\s_-])/, 'footer'],
+	[
+		/(?:^|[\s_-])(?:nav|navbar|navigation|menu|topbar|masthead|site-?header|global-?header|mega-?menu|skip-?link|pagination|pager|prev-?next|post-?nav\w*)(?:$|[\s_-])/,
+		'menu'
+	],
+	[
+		/(?:^|[\s_-])(?:site-?footer|page-?footer|footer|colophon|legal|copyright)(?:$|[\s_-])/,
+		'footer'
+	],
 	[/(?:^|[\s_-])(?:sidebar|side-?bar|widget\w*|rail|aside)(?:$|[\s_-])/, 'side column'],
-	[/(?:^|[\s_-])(?:modal|popup|pop-?up|overlay|toast|lightbox|interstitial|paywall)(?:$|[\s_-])/, 'pop-up'],
-	[/(?:^|[\s_-])(?:toc|table-?of-?contents|contents-?list|on-?this-?page|jump-?links)(?:$|[\s_-])/, 'table of contents'],
-	[/(?:^|[\s_-])(?:tags?|tag-?list|tag-?cloud|categories|post-?tags|rating|ratings|stars|print-?button|basket|cart)(?:$|[\s_-])/, 'page furniture']
+	[
+		/(?:^|[\s_-])(?:modal|popup|pop-?up|overlay|toast|lightbox|interstitial|paywall)(?:$|[\s_-])/,
+		'pop-up'
+	],
+	[
+		/(?:^|[\s_-])(?:toc|table-?of-?contents|contents-?list|on-?this-?page|jump-?links)(?:$|[\s_-])/,
+		'table of contents'
+	],
+	[
+		/(?:^|[\s_-])(?:tags?|tag-?list|tag-?cloud|categories|post-?tags|rating|ratings|stars|print-?button|basket|cart)(?:$|[\s_-])/,
+		'page furniture'
+	]
 ];
 
 /** Names that hold the article whatever else they say: "post-with-sidebar", "no-comments". */
@@ -37,15 +67,36 @@ export function noiseOfName(names: string): string | null {
 
 /** Headings that open a part which is not the article; it ends at the next heading of that level. */
 const NOISE_HEADINGS: readonly (readonly [RegExp, string])[] = [
-	[/^(?:you (?:may|might|could) (?:also )?(?:like|enjoy|be interested)|related (?:posts?|articles?|reading|stories|guides|products|links|pages)|more (?:from|in|like this|stories|posts|articles|guides)\b|(?:read|keep reading|up|what to read) next|recommended(?: for you| reading)?|popular (?:posts|articles|now)|most (?:read|popular)|latest (?:posts|articles|news)|other (?:articles|posts|guides)|trending|people also (?:bought|viewed)|customers also|from (?:the|our) (?:blog|archive|shop))/i, 'related links'],
-	[/^(?:\d+ )?(?:comments?|replies|responses|thoughts on|reader comments|join the (?:conversation|discussion)|leave a (?:reply|comment)|post a comment|have your say|discussion)(?:\b|$)/i, 'comments'],
-	[/^(?:about the author|about (?:me|us)$|written by|meet the author|the author$|author$)/i, 'author box'],
-	[/^(?:subscribe|sign up|join (?:our|the|my) (?:newsletter|mailing list|list|club)|newsletter|get (?:our|the|my) (?:newsletter|free|updates)|stay in touch|stay up to date|never miss)/i, 'newsletter form'],
+	[
+		/^(?:you (?:may|might|could) (?:also )?(?:like|enjoy|be interested)|related (?:posts?|articles?|reading|stories|guides|products|links|pages)|more (?:from|in|like this|stories|posts|articles|guides)\b|(?:read|keep reading|up|what to read) next|recommended(?: for you| reading)?|popular (?:posts|articles|now)|most (?:read|popular)|latest (?:posts|articles|news)|other (?:articles|posts|guides)|trending|people also (?:bought|viewed)|customers also|from (?:the|our) (?:blog|archive|shop))/i,
+		'related links'
+	],
+	[
+		/^(?:\d+ )?(?:comments?|replies|responses|thoughts on|reader comments|join the (?:conversation|discussion)|leave a (?:reply|comment)|post a comment|have your say|discussion)(?:\b|$)/i,
+		'comments'
+	],
+	[
+		/^(?:about the author|about (?:me|us)$|written by|meet the author|the author$|author$)/i,
+		'author box'
+	],
+	[
+		/^(?:subscribe|sign up|join (?:our|the|my) (?:newsletter|mailing list|list|club)|newsletter|get (?:our|the|my) (?:newsletter|free|updates)|stay in touch|stay up to date|never miss)/i,
+		'newsletter form'
+	],
 	[/^(?:share (?:this|on|the)|share$|follow us|find us on|spread the word)/i, 'share bar'],
 	[/^(?:advertisement|sponsored|our sponsors?|a word from our)/i, 'advertisement'],
-	[/^(?:(?:table of )?contents|in this (?:article|guide|post)|on this page|jump to)\s*:?$/i, 'table of contents'],
-	[/^(?:we (?:value|use|care about) (?:your privacy|cookies)|cookie|your privacy|privacy (?:settings|preferences))/i, 'cookie notice'],
-	[/^(?:search|menu|navigation|categories|archives?|tags|quick links|useful links|contact us|opening hours|site map)$/i, 'menu']
+	[
+		/^(?:(?:table of )?contents|in this (?:article|guide|post)|on this page|jump to)\s*:?$/i,
+		'table of contents'
+	],
+	[
+		/^(?:we (?:value|use|care about) (?:your privacy|cookies)|cookie|your privacy|privacy (?:settings|preferences))/i,
+		'cookie notice'
+	],
+	[
+		/^(?:search|menu|navigation|categories|archives?|tags|quick links|useful links|contact us|opening hours|site map)$/i,
+		'menu'
+	]
 ];
 
 /** Reason why a heading with this wording opens something other than the article, or null. */
@@ -58,13 +109,34 @@ export function noiseOfHeading(text: string): string | null {
 
 /** Short lines that are page furniture wherever they stand. */
 const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
-	[/^(?:advertisement|sponsored(?: content| post)?|ad|promoted|(?:this|our) (?:post|article|page|site) (?:may )?contains? affiliate links?.*)\.?$/i, 'advertisement'],
-	[/^(?:share(?: this)?(?: on| via| with)?(?: facebook| twitter| email| pinterest)?|tweet|pin it|print|save|copy link|email this|like this:?.*)$/i, 'share bar'],
-	[/^(?:read (?:more|next|also)|see also|related|you may also like|don't miss)\s*:.{0,120}$/i, 'related links'],
-	[/^(?:posted|published|filed|tagged|updated|last updated|last modified|by|written by|words by|photos? by|reviewed by)\b[^.!?]{0,90}$/i, 'author box'],
-	[/^(?:\d+ (?:comments?|shares?|likes?|views?|replies|min(?:ute)?s? read)|(?:\d+[- ]min(?:ute)?s? read)|reading time.{0,20}|back to (?:top|blog|all).{0,20}|skip to .{0,25}|home(?: [/›»>] .*)?|log ?in|sign in|register|leave a reply|cancel reply)$/i, 'page furniture'],
-	[/^(?:subscribe|sign up|join) (?:to|for|our|the|my)\b.{0,140}(?:newsletter|list|updates|inbox|email|letter|club)\b.{0,60}$/i, 'newsletter form'],
-	[/\b(?:we use cookies|uses cookies|accept (?:all )?cookies|cookie (?:policy|preferences|settings))\b/i, 'cookie notice'],
+	[
+		/^(?:advertisement|sponsored(?: content| post)?|ad|promoted|(?:this|our) (?:post|article|page|site) (?:may )?contains? affiliate links?.*)\.?$/i,
+		'advertisement'
+	],
+	[
+		/^(?:share(?: this)?(?: on| via| with)?(?: facebook| twitter| email| pinterest)?|tweet|pin it|print|save|copy link|email this|like this:?.*)$/i,
+		'share bar'
+	],
+	[
+		/^(?:read (?:more|next|also)|see also|related|you may also like|don't miss)\s*:.{0,120}$/i,
+		'related links'
+	],
+	[
+		/^(?:posted|published|filed|tagged|updated|last updated|last modified|by|written by|words by|photos? by|reviewed by)\b[^.!?]{0,90}$/i,
+		'author box'
+	],
+	[
+		/^(?:\d+ (?:comments?|shares?|likes?|views?|replies|min(?:ute)?s? read)|(?:\d+[- ]min(?:ute)?s? read)|reading time.{0,20}|back to (?:top|blog|all).{0,20}|skip to .{0,25}|home(?: [/›»>] .*)?|log ?in|sign in|register|leave a reply|cancel reply)$/i,
+		'page furniture'
+	],
+	[
+		/^(?:subscribe|sign up|join) (?:to|for|our|the|my)\b.{0,140}(?:newsletter|list|updates|inbox|email|letter|club)\b.{0,60}$/i,
+		'newsletter form'
+	],
+	[
+		/\b(?:we use cookies|uses cookies|accept (?:all )?cookies|cookie (?:policy|preferences|settings))\b/i,
+		'cookie notice'
+	],
 	[/^(?:©|\(c\)|copyright)\s.{0,120}$|\ball rights reserved\b/i, 'footer']
 ];
 

@@ -2,7 +2,16 @@ import { contentStemsOf, countWords } from '../text';
 import { keptBlocksOf, textOf, type Article } from './article';
 
 /** What sort of page it is, as far as that decides whether to count it. */
-export const PAGE_KINDS = ['article', 'shop', 'official', 'forum', 'video', 'home', 'list', 'thin'] as const;
+export const PAGE_KINDS = [
+	'article',
+	'shop',
+	'official',
+	'forum',
+	'video',
+	'home',
+	'list',
+	'thin'
+] as const;
 export type PageKind = (typeof PAGE_KINDS)[number];
 
 /** A judgement with what speaks for it, in words for the writer. */
@@ -27,7 +36,9 @@ export function judgePage(article: Article, keyword: string): PageJudgement {
 	const everything = article.blocks.map(({ block }) => textOf(block)).join('\n');
 	const words = countWords(text);
 	const prose = blocks.reduce(
-		(sum, block) => sum + (block.kind === 'paragraph' && countWords(block.text) >= 15 ? countWords(block.text) : 0),
+		(sum, block) =>
+			sum +
+			(block.kind === 'paragraph' && countWords(block.text) >= 15 ? countWords(block.text) : 0),
 		0
 	);
 	const headings = blocks.filter(({ kind }) => kind === 'heading').length;
@@ -41,29 +52,55 @@ export function judgePage(article: Article, keyword: string): PageJudgement {
 	const host = article.address.toLowerCase();
 	if (/\bProduct\b|\bOffer\b/.test(types)) add('shop', 3, 'its data describe a product');
 	const prices = everything.match(MONEY)?.length ?? 0;
-	const basket = /\b(?:add to (?:basket|cart|bag)|in stock|checkout|your basket)\b/i.test(everything);
+	const basket = /\b(?:add to (?:basket|cart|bag)|in stock|checkout|your basket)\b/i.test(
+		everything
+	);
 	if (basket) add('shop', 2, 'it has a basket');
 	if (prices >= 4 && prose < 350) add('shop', 2, `${prices} prices and ${prose} words of prose`);
-	if (/DiscussionForumPosting|QAPage/.test(types)) add('forum', 4, 'its data describe a discussion');
-	const posts = everything.match(/\b(?:wrote:|replied|reply|quote|posted|joined|posts:|member since|original poster|thread)\b/gi)?.length ?? 0;
+	if (/DiscussionForumPosting|QAPage/.test(types))
+		add('forum', 4, 'its data describe a discussion');
+	const posts =
+		everything.match(
+			/\b(?:wrote:|replied|reply|quote|posted|joined|posts:|member since|original poster|thread)\b/gi
+		)?.length ?? 0;
 	if (posts >= 8) add('forum', 3, 'many short posts by different people');
-	if (/forum|thread|topic|community|talk/.test(host)) add('forum', 1.5, 'its address speaks of a forum');
+	if (/forum|thread|topic|community|talk/.test(host))
+		add('forum', 1.5, 'its address speaks of a forum');
 	if (/VideoObject/.test(types)) add('video', 3, 'its data describe a video');
-	if (/\b(?:watch now|views\b.{0,40}\bsubscribers|subscribe to (?:the|our) channel|\d+ views)\b/i.test(everything) && prose < 400) {
+	if (
+		/\b(?:watch now|views\b.{0,40}\bsubscribers|subscribe to (?:the|our) channel|\d+ views)\b/i.test(
+			everything
+		) &&
+		prose < 400
+	) {
 		add('video', 3, 'it shows a video with little text');
 	}
-	if (/\.gov|council|ministry|parish|authority|\.gob\.|government/.test(host + ' ' + article.siteName.toLowerCase())) {
+	if (
+		/\.gov|council|ministry|parish|authority|\.gob\.|government/.test(
+			host + ' ' + article.siteName.toLowerCase()
+		)
+	) {
 		add('official', 3.5, 'an official body runs the site');
 	}
-	if (/\b(?:planning (?:portal|permission|department)|by-?laws?|statutory|council tax|report it online|apply online)\b/i.test(text) && /council|authority/i.test(everything)) {
+	if (
+		/\b(?:planning (?:portal|permission|department)|by-?laws?|statutory|council tax|report it online|apply online)\b/i.test(
+			text
+		) &&
+		/council|authority/i.test(everything)
+	) {
 		add('official', 1, 'it speaks of rules and applications');
 	}
 	if (/^https?:\/\/[^/]+\/?$/.test(host)) add('home', 3, 'it is the front page of a site');
 	const shortParts = blocks.filter((b) => b.kind === 'heading').length > 6 && prose < 20 * headings;
-	if (shortParts && article.links.length > 15 && !basket) add('list', 2.5, 'it mostly links to other pages');
+	if (shortParts && article.links.length > 15 && !basket)
+		add('list', 2.5, 'it mostly links to other pages');
 	if (words < 300) add('thin', 2.2, `only ${words} words`);
 
-	let best: { kind: PageKind; score: number; reasons: string[] } = { kind: 'article', score: 2, reasons: [] };
+	let best: { kind: PageKind; score: number; reasons: string[] } = {
+		kind: 'article',
+		score: 2,
+		reasons: []
+	};
 	for (const [kind, { score, reasons }] of scores) {
 		if (score > best.score) best = { kind, score, reasons };
 	}
@@ -73,7 +110,12 @@ export function judgePage(article: Article, keyword: string): PageJudgement {
 	return { kind: best.kind, fit: fit.value, reasons, proposeAside };
 }
 
-function fitOf(article: Article, keyword: string, words: number, prose: number): { value: number; reasons: string[] } {
+function fitOf(
+	article: Article,
+	keyword: string,
+	words: number,
+	prose: number
+): { value: number; reasons: string[] } {
 	const wanted = [...new Set(contentStemsOf(keyword))];
 	if (wanted.length === 0) return { value: 50, reasons: [] };
 	const share = (text: string) => {

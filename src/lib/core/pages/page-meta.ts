@@ -36,7 +36,8 @@ export function pageMetaOf(tree: HtmlTree): PageMeta {
 		titleTag: titleTag || first('og:title', 'twitter:title') || data.headline,
 		description: first('description', 'og:description', 'twitter:description') || data.description,
 		author: plainAuthor(first('author', 'article:author', 'dc.creator')) || data.author,
-		published: first('article:published_time', 'date', 'dc.date', 'datepublished') || data.published,
+		published:
+			first('article:published_time', 'date', 'dc.date', 'datepublished') || data.published,
 		modified: first('article:modified_time', 'og:updated_time', 'datemodified') || data.modified,
 		address: canonical || first('og:url'),
 		siteName: first('og:site_name', 'application-name') || data.publisher,
@@ -54,7 +55,9 @@ const text = z.string().catch('');
 const named = z
 	.union([z.string(), z.looseObject({ name: text }).transform(({ name }) => name)])
 	.catch('');
-const anyNamed = z.union([named, z.array(named).transform((names) => names.filter(Boolean).join(', '))]).catch('');
+const anyNamed = z
+	.union([named, z.array(named).transform((names) => names.filter(Boolean).join(', '))])
+	.catch('');
 const node = z.looseObject({
 	'@type': z.union([z.string().transform((type) => [type]), z.array(z.string())]).catch([]),
 	headline: text,
@@ -79,7 +82,16 @@ interface StructuredData {
 }
 
 function structuredDataOf(scripts: readonly string[]): StructuredData {
-	const data: StructuredData = { headline: '', description: '', author: '', published: '', modified: '', publisher: '', types: [], faq: [] };
+	const data: StructuredData = {
+		headline: '',
+		description: '',
+		author: '',
+		published: '',
+		modified: '',
+		publisher: '',
+		types: [],
+		faq: []
+	};
 	for (const script of scripts) {
 		let parsed: unknown;
 		try {
@@ -92,7 +104,8 @@ function structuredDataOf(scripts: readonly string[]): StructuredData {
 			if (!found) continue;
 			for (const type of found['@type']) if (!data.types.includes(type)) data.types.push(type);
 			if (found['@type'].includes('Question')) addQuestion(object, found.name, data);
-			if (!found['@type'].some((type) => /Article|Posting|HowTo|Recipe|WebPage/.test(type))) continue;
+			if (!found['@type'].some((type) => /Article|Posting|HowTo|Recipe|WebPage/.test(type)))
+				continue;
 			data.headline ||= found.headline;
 			data.description ||= found.description;
 			data.author ||= found.author;
@@ -104,12 +117,21 @@ function structuredDataOf(scripts: readonly string[]): StructuredData {
 	return data;
 }
 
-function addQuestion(object: Readonly<Record<string, unknown>>, name: string, data: StructuredData): void {
-	const accepted = Array.isArray(object.acceptedAnswer) ? object.acceptedAnswer[0] : object.acceptedAnswer;
+function addQuestion(
+	object: Readonly<Record<string, unknown>>,
+	name: string,
+	data: StructuredData
+): void {
+	const accepted = Array.isArray(object.acceptedAnswer)
+		? object.acceptedAnswer[0]
+		: object.acceptedAnswer;
 	const { data: answer } = z.looseObject({ text: text }).safeParse(accepted);
 	const question = tidyText(name);
 	if (question === '') return;
-	data.faq.push({ question, answer: tidyText((answer?.text ?? '').replace(/<[^>]{0,2000}>/g, ' ')) });
+	data.faq.push({
+		question,
+		answer: tidyText((answer?.text ?? '').replace(/<[^>]{0,2000}>/g, ' '))
+	});
 }
 
 /** All objects inside a value, outer before inner, at most 5,000 and 40 deep. */
@@ -134,10 +156,18 @@ export function titleWithoutSite(titleTag: string, siteName: string, hostname: s
 	const host = plain(hostname.replace(/^www\./, '').split('.')[0] ?? '');
 	const isSite = (part: string) => {
 		const name = plain(part);
-		return name !== '' && ((site !== '' && name === site) || (host !== '' && (host.includes(name) || name.includes(host))));
+		return (
+			name !== '' &&
+			((site !== '' && name === site) ||
+				(host !== '' && (host.includes(name) || name.includes(host))))
+		);
 	};
-	if (isSite(parts.at(-1)!)) return titleTag.slice(0, titleTag.lastIndexOf(parts.at(-1)!)).replace(/[\s|·»–—:-]+$/, '');
-	if (isSite(parts[0]!)) return titleTag.slice(titleTag.indexOf(parts[0]!) + parts[0]!.length).replace(/^[\s|·»–—:-]+/, '');
+	if (isSite(parts.at(-1)!))
+		return titleTag.slice(0, titleTag.lastIndexOf(parts.at(-1)!)).replace(/[\s|·»–—:-]+$/, '');
+	if (isSite(parts[0]!))
+		return titleTag
+			.slice(titleTag.indexOf(parts[0]!) + parts[0]!.length)
+			.replace(/^[\s|·»–—:-]+/, '');
 	const bar = titleTag.search(/\s*[|»]\s*[^|»]*$/);
 	const shortTail = parts.at(-1)!.split(/\s+/).length <= 3;
 	return bar > 0 && shortTail ? titleTag.slice(0, bar) : titleTag;

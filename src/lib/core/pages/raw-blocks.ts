@@ -32,7 +32,12 @@ const INLINE = new Set(
 		' '
 	)
 );
-const CONTAINER_NOISE: Readonly<Record<string, string>> = { nav: 'menu', footer: 'footer', dialog: 'pop-up', menu: 'menu' };
+const CONTAINER_NOISE: Readonly<Record<string, string>> = {
+	nav: 'menu',
+	footer: 'footer',
+	dialog: 'pop-up',
+	menu: 'menu'
+};
 const ROLE_NOISE: Readonly<Record<string, string>> = {
 	navigation: 'menu',
 	banner: 'page header',
@@ -44,7 +49,8 @@ const ROLE_NOISE: Readonly<Record<string, string>> = {
 	menu: 'menu',
 	menubar: 'menu'
 };
-const FOLDING = /accordion|faq|collaps|expand|toggle|panel|tab-?(?:content|pane)|answer|q-?and-?a|qna/;
+const FOLDING =
+	/accordion|faq|collaps|expand|toggle|panel|tab-?(?:content|pane)|answer|q-?and-?a|qna/;
 const HIDDEN_STYLE = /display\s*:\s*none|visibility\s*:\s*hidden/i;
 const PROMOTION =
 	/\b(?:buy now|shop now|shop (?:the|our)|order (?:now|today|online)|add to (?:basket|cart|bag)|\d+% off|free (?:delivery|shipping)|use (?:the )?code|special offer|limited time|sale ends|book (?:now|your place)|download (?:our|the|your) free|get a free quote)\b/i;
@@ -52,7 +58,11 @@ const PROMOTION =
 /** All blocks of a page in reading order, with what the markup says about them. */
 export function rawBlocksOf(body: Element): RawBlock[] {
 	const found: RawBlock[] = [];
-	walk(body, { noise: null, path: [body], folds: false, inArticle: false, last: { level: 1 } }, found);
+	walk(
+		body,
+		{ noise: null, path: [body], folds: false, inArticle: false, last: { level: 1 } },
+		found
+	);
 	return found;
 }
 
@@ -128,13 +138,17 @@ function contextOf(element: Element, outer: Context): Context {
 		.join(' ');
 	const role = stringOf(properties.role).toLowerCase();
 	const folds = outer.folds || tagName === 'details' || FOLDING.test(names.toLowerCase());
-	const inArticle = outer.inArticle || tagName === 'article' || tagName === 'main' || role === 'main';
+	const inArticle =
+		outer.inArticle || tagName === 'article' || tagName === 'main' || role === 'main';
 	const hidden =
 		properties.hidden === true ||
 		stringOf(properties.ariaHidden) === 'true' ||
 		HIDDEN_STYLE.test(stringOf(properties.style));
 	// a name on something as large as the page says how the page is laid out, not what it is
-	const named = tagName === 'body' || tagName === 'main' || /^h[1-6]$/.test(tagName) ? null : noiseOfName(names);
+	const named =
+		tagName === 'body' || tagName === 'main' || /^h[1-6]$/.test(tagName)
+			? null
+			: noiseOfName(names);
 	let noise =
 		outer.noise ??
 		CONTAINER_NOISE[tagName] ??
@@ -145,7 +159,8 @@ function contextOf(element: Element, outer: Context): Context {
 	if (noise === null && tagName === 'aside') noise = asideNoise(element, outer.inArticle);
 	if (noise === null && tagName === 'form' && countWords(textIn(element)) < 80) noise = 'form';
 	// inside an article, a name that only sounds like furniture does not outweigh long prose
-	if (outer.noise === null && named !== null && noise === named && isLongProse(element, named)) noise = null;
+	if (outer.noise === null && named !== null && noise === named && isLongProse(element, named))
+		noise = null;
 	return { noise, folds, inArticle, path: [...outer.path, element], last: outer.last };
 }
 
@@ -154,25 +169,45 @@ function asideNoise(element: Element, inArticle: boolean): string | null {
 	const text = textIn(element);
 	if (!inArticle) return 'side column';
 	if (PROMOTION.test(text)) return 'advertisement';
-	return countWords(text) < 12 || linkWordsIn(element) > 0.3 * countWords(text) ? 'side note' : null;
+	return countWords(text) < 12 || linkWordsIn(element) > 0.3 * countWords(text)
+		? 'side note'
+		: null;
 }
 
 /** Names such as "menu", "promo" or "tags" that sit on the article itself by accident. */
 function isLongProse(element: Element, reason: string): boolean {
-	if (reason === 'comments' || reason === 'cookie notice' || reason === 'related links' || reason === 'footer') return false;
+	if (
+		reason === 'comments' ||
+		reason === 'cookie notice' ||
+		reason === 'related links' ||
+		reason === 'footer'
+	)
+		return false;
 	const words = countWords(textIn(element));
-	return words > 400 && hasTag(element, /^h[2-4]$/) && hasTag(element, /^p$/) && linkWordsIn(element) < 0.15 * words;
+	return (
+		words > 400 &&
+		hasTag(element, /^h[2-4]$/) &&
+		hasTag(element, /^p$/) &&
+		linkWordsIn(element) < 0.15 * words
+	);
 }
 
 /** A paragraph from inline content; two line breaks in a row start a new one. */
 function addRun(run: readonly ElementContent[], context: Context, found: RawBlock[]): void {
-	const only = run.filter((n) => n.type === 'element' || (n.type === 'text' && n.value.trim() !== ''));
+	const only = run.filter(
+		(n) => n.type === 'element' || (n.type === 'text' && n.value.trim() !== '')
+	);
 	if (only.length === 1 && only[0]!.type === 'element' && only[0]!.tagName === 'button') {
 		// the question of a home-made accordion is a button; other buttons are furniture
 		const text = textIn(only[0]!);
 		if (!/\?\s*[+\-–▾▼›]?$/.test(text) && !context.folds) return;
 		const level = Math.min(4, context.last.level + 1) as HeadingLevel;
-		add({ kind: 'heading', level, text: text.replace(/\s*[+\-–▾▼›]$/, '') }, only[0]!, context, found);
+		add(
+			{ kind: 'heading', level, text: text.replace(/\s*[+\-–▾▼›]$/, '') },
+			only[0]!,
+			context,
+			found
+		);
 		return;
 	}
 	const holder: Element = { type: 'element', tagName: 'span', properties: {}, children: [] };
@@ -204,9 +239,14 @@ function splitAtBreaks(run: readonly ElementContent[]): ElementContent[][] {
 }
 
 function addList(element: Element, context: Context, found: RawBlock[]): void {
-	const items = element.children.filter((n): n is Element => n.type === 'element' && n.tagName === 'li');
+	const items = element.children.filter(
+		(n): n is Element => n.type === 'element' && n.tagName === 'li'
+	);
 	// cards and long list entries with headings of their own read better as running blocks
-	if (items.length === 0 || items.some((item) => hasTag(item, /^(?:h[1-6]|table|pre|figure|details|article)$/))) {
+	if (
+		items.length === 0 ||
+		items.some((item) => hasTag(item, /^(?:h[1-6]|table|pre|figure|details|article)$/))
+	) {
 		for (const child of element.children) {
 			if (child.type === 'element') walk(child, { ...contextOf(child, context) }, found);
 		}
@@ -233,10 +273,13 @@ function addDefinitions(element: Element, context: Context, found: RawBlock[]): 
 	}
 	const asks = pairs.filter(({ term }) => term.endsWith('?')).length;
 	if (asks > 0 && asks >= pairs.length / 2) {
-		for (const { term, text } of pairs) add({ kind: 'answer', question: term, text }, element, context, found);
+		for (const { term, text } of pairs)
+			add({ kind: 'answer', question: term, text }, element, context, found);
 		return;
 	}
-	const items = pairs.map(({ term, text }) => (term && text ? `${term.replace(/:$/, '')}: ${text}` : term || text)).filter(Boolean);
+	const items = pairs
+		.map(({ term, text }) => (term && text ? `${term.replace(/:$/, '')}: ${text}` : term || text))
+		.filter(Boolean);
 	if (items.length > 0) add({ kind: 'list', ordered: false, items }, element, context, found);
 }
 
@@ -248,16 +291,26 @@ function addTable(element: Element, context: Context, found: RawBlock[]): void {
 	);
 	const widest = Math.max(0, ...cells.map((row) => row.length));
 	const isLayout =
-		widest < 2 || cells.some((row) => row.some((cell) => hasTag(cell, /^(?:table|h[1-6]|article|p)$/) && countWords(textIn(cell)) > 60));
+		widest < 2 ||
+		cells.some((row) =>
+			row.some(
+				(cell) => hasTag(cell, /^(?:table|h[1-6]|article|p)$/) && countWords(textIn(cell)) > 60
+			)
+		);
 	if (isLayout) {
 		for (const row of cells) for (const cell of row) walk(cell, contextOf(cell, context), found);
 		if (cells.length === 0) walk(element, context, found);
 		return;
 	}
-	const caption = element.children.find((n): n is Element => n.type === 'element' && n.tagName === 'caption');
+	const caption = element.children.find(
+		(n): n is Element => n.type === 'element' && n.tagName === 'caption'
+	);
 	if (caption) add({ kind: 'paragraph', text: textIn(caption) }, caption, context, found);
-	const header = cells[0]!.every((cell) => cell.tagName === 'th') || rows[0]!.properties.dataHead === true;
-	const texts = cells.map((row) => row.map(textIn)).filter((row) => row.some((text) => text !== ''));
+	const header =
+		cells[0]!.every((cell) => cell.tagName === 'th') || rows[0]!.properties.dataHead === true;
+	const texts = cells
+		.map((row) => row.map(textIn))
+		.filter((row) => row.some((text) => text !== ''));
 	if (texts.length > 0) add({ kind: 'table', header, rows: texts }, element, context, found);
 }
 
@@ -300,14 +353,24 @@ function sourceOf(image: Element): string {
 function addDetails(element: Element, context: Context, found: RawBlock[]): void {
 	const summary = findTag(element, 'summary');
 	const title = summary ? textIn(summary) : '';
-	const rest: Element = { ...element, tagName: 'div', children: element.children.filter((child) => child !== summary) };
+	const rest: Element = {
+		...element,
+		tagName: 'div',
+		children: element.children.filter((child) => child !== summary)
+	};
 	if (title === '') {
 		walk(rest, context, found);
 	} else if (title.endsWith('?') && !hasTag(rest, /^(?:h[1-6]|table|pre|figure)$/)) {
 		const inner: RawBlock[] = [];
 		walk(rest, context, inner);
 		const text = inner
-			.map(({ block }) => (block.kind === 'list' ? block.items.map(endSentence).join(' ') : 'text' in block ? block.text : ''))
+			.map(({ block }) =>
+				block.kind === 'list'
+					? block.items.map(endSentence).join(' ')
+					: 'text' in block
+						? block.text
+						: ''
+			)
 			.join(' ')
 			.trim();
 		add({ kind: 'answer', question: title, text }, element, context, found);
@@ -322,13 +385,25 @@ function endSentence(text: string): string {
 	return /[.!?:;]$/.test(text) ? text : `${text}.`;
 }
 
-function add(block: Block, element: Element, context: Context, found: RawBlock[], own?: Element): void {
+function add(
+	block: Block,
+	element: Element,
+	context: Context,
+	found: RawBlock[],
+	own?: Element
+): void {
 	const text = textOfBlock(block);
 	if (text === '' && block.kind !== 'figure') return;
 	const words = countWords(text);
 	const linkWords = linkWordsIn(element);
 	const promoted =
-		context.noise === null && block.kind !== 'heading' && words < 60 && linkWords > 0 && PROMOTION.test(text) ? 'advertisement' : null;
+		context.noise === null &&
+		block.kind !== 'heading' &&
+		words < 60 &&
+		linkWords > 0 &&
+		PROMOTION.test(text)
+			? 'advertisement'
+			: null;
 	found.push({
 		block,
 		words,

@@ -42,11 +42,19 @@ function markdownFromPlain(text: string): string {
 	return lines
 		.map((line, i) => {
 			const plain = line.trim();
-			if (plain === '' || /^(?:[-*•·–]|\d+[.)])\s/.test(plain)) return line.replace(/^\s*[•·–]\s/, '- ');
+			if (plain === '' || /^(?:[-*•·–]|\d+[.)])\s/.test(plain))
+				return line.replace(/^\s*[•·–]\s/, '- ');
 			const words = plain.split(/\s+/).length;
 			const endsOpen = !/[.!,;:]$/.test(plain);
 			const followed = lines.slice(i + 1).some((next) => next.trim() !== '');
-			if (words <= 14 && endsOpen && isBlank(i - 1) && isBlank(i + 1) && followed && /^[\p{Lu}\p{N}"“‘]/u.test(plain)) {
+			if (
+				words <= 14 &&
+				endsOpen &&
+				isBlank(i - 1) &&
+				isBlank(i + 1) &&
+				followed &&
+				/^[\p{Lu}\p{N}"“‘]/u.test(plain)
+			) {
 				headings++;
 				return `${headings === 1 ? '#' : '##'} ${plain.replace(/^\d+[.)]\s+/, '')}`;
 			}
@@ -59,7 +67,11 @@ function addNode(node: Nodes, blocks: PageBlock[]): void {
 	const add = (block: Block) => blocks.push({ block, dropped: null });
 	switch (node.type) {
 		case 'heading':
-			add({ kind: 'heading', level: Math.min(4, node.depth) as HeadingLevel, text: plainTextOf(node) });
+			add({
+				kind: 'heading',
+				level: Math.min(4, node.depth) as HeadingLevel,
+				text: plainTextOf(node)
+			});
 			return;
 		case 'paragraph': {
 			const image = node.children.find((child) => child.type === 'image');
@@ -72,10 +84,18 @@ function addNode(node: Nodes, blocks: PageBlock[]): void {
 			return;
 		}
 		case 'list':
-			add({ kind: 'list', ordered: node.ordered === true, items: node.children.map(plainTextOf).filter(Boolean) });
+			add({
+				kind: 'list',
+				ordered: node.ordered === true,
+				items: node.children.map(plainTextOf).filter(Boolean)
+			});
 			return;
 		case 'table':
-			add({ kind: 'table', header: true, rows: node.children.map((row) => row.children.map(plainTextOf)) });
+			add({
+				kind: 'table',
+				header: true,
+				rows: node.children.map((row) => row.children.map(plainTextOf))
+			});
 			return;
 		case 'blockquote':
 			add({ kind: 'quote', text: plainTextOf(node) });
@@ -94,6 +114,7 @@ function collect(node: Nodes): string {
 	if (node.type === 'text' || node.type === 'inlineCode') return node.value;
 	if (node.type === 'break') return ' ';
 	if (!('children' in node)) return '';
-	const between = node.type === 'listItem' || node.type === 'list' || node.type === 'blockquote' ? ' ' : '';
+	const between =
+		node.type === 'listItem' || node.type === 'list' || node.type === 'blockquote' ? ' ' : '';
 	return (node as Parent).children.map((child) => collect(child)).join(between);
 }

@@ -1,7 +1,18 @@
 import type { TopicIntent } from '../findings';
 
 /** What a section does; decides how it is drafted. */
-export const SECTION_KINDS = ['opening', 'definition', 'explanation', 'steps', 'list', 'comparison', 'question', 'faq', 'takeaways', 'closing'] as const;
+export const SECTION_KINDS = [
+	'opening',
+	'definition',
+	'explanation',
+	'steps',
+	'list',
+	'comparison',
+	'question',
+	'faq',
+	'takeaways',
+	'closing'
+] as const;
 export type SectionKind = (typeof SECTION_KINDS)[number];
 
 /** Why a term stands in a section; the parts add up to the affinity. */
@@ -74,7 +85,10 @@ export interface Plan {
 }
 
 /** Positions of a section's sub-sections and itself: `from` included, `to` excluded. */
-export function branchOf(sections: readonly PlanSection[], at: number): { from: number; to: number } {
+export function branchOf(
+	sections: readonly PlanSection[],
+	at: number
+): { from: number; to: number } {
 	const level = sections[at]!.level;
 	let to = at + 1;
 	while (to < sections.length && sections[to]!.level > level && level > 1) to++;
@@ -82,7 +96,11 @@ export function branchOf(sections: readonly PlanSection[], at: number): { from: 
 }
 
 /** Moves a section with its sub-sections past its neighbour of the same level; the opening stays first. */
-export function moveSection(sections: readonly PlanSection[], id: string, by: -1 | 1): readonly PlanSection[] {
+export function moveSection(
+	sections: readonly PlanSection[],
+	id: string,
+	by: -1 | 1
+): readonly PlanSection[] {
 	const at = sections.findIndex((section) => section.id === id);
 	if (at < 0 || sections[at]!.level === 1) return sections;
 	const { from, to } = branchOf(sections, at);
@@ -102,7 +120,11 @@ export function moveSection(sections: readonly PlanSection[], id: string, by: -1
 }
 
 /** Puts a section with its sub-sections before the section at `target` of the list without it. */
-export function placeSection(sections: readonly PlanSection[], id: string, target: number): readonly PlanSection[] {
+export function placeSection(
+	sections: readonly PlanSection[],
+	id: string,
+	target: number
+): readonly PlanSection[] {
 	const at = sections.findIndex((section) => section.id === id);
 	if (at < 0 || sections[at]!.level === 1) return sections;
 	const { from, to } = branchOf(sections, at);
@@ -112,7 +134,11 @@ export function placeSection(sections: readonly PlanSection[], id: string, targe
 }
 
 /** Makes a section a sub-section of the one before it, or brings it out again; sub-sections follow. */
-export function indentSection(sections: readonly PlanSection[], id: string, level: 2 | 3): readonly PlanSection[] {
+export function indentSection(
+	sections: readonly PlanSection[],
+	id: string,
+	level: 2 | 3
+): readonly PlanSection[] {
 	const at = sections.findIndex((section) => section.id === id);
 	if (at < 1 || sections[at]!.level === 1 || sections[at]!.level === level) return sections;
 	return tidyLevels(sections.map((section, i) => (i === at ? { ...section, level } : section)));
@@ -122,11 +148,16 @@ export function indentSection(sections: readonly PlanSection[], id: string, leve
 function tidyLevels(sections: readonly PlanSection[]): PlanSection[] {
 	return sections.map((section, i) => {
 		const above = sections[i - 1];
-		return section.level === 3 && (above === undefined || above.level === 1) ? { ...section, level: 2 } : section;
+		return section.level === 3 && (above === undefined || above.level === 1)
+			? { ...section, level: 2 }
+			: section;
 	});
 }
 
-export function removeSection(sections: readonly PlanSection[], id: string): readonly PlanSection[] {
+export function removeSection(
+	sections: readonly PlanSection[],
+	id: string
+): readonly PlanSection[] {
 	return tidyLevels(sections.filter((section) => section.id !== id || section.level === 1));
 }
 
@@ -136,7 +167,12 @@ export function plannedWords(sections: readonly PlanSection[]): number {
 }
 
 /** An empty section for the writer to fill. */
-export function newSection(id: string, heading: string, budget: number, level: 2 | 3 = 2): PlanSection {
+export function newSection(
+	id: string,
+	heading: string,
+	budget: number,
+	level: 2 | 3 = 2
+): PlanSection {
 	return {
 		id,
 		level,

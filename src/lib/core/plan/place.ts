@@ -23,7 +23,10 @@ const WEIGHT_VALUE = { must: 3, should: 2, could: 1 } as const;
 const PART_WEIGHT = { topic: 0.55, company: 0.15, heading: 0.2, position: 0.1 } as const;
 
 /** Affinity of every term to every section: [term][section]. */
-export function affinitiesOf(findings: Findings, sections: readonly PlanSection[]): AffinityParts[][] {
+export function affinitiesOf(
+	findings: Findings,
+	sections: readonly PlanSection[]
+): AffinityParts[][] {
 	const topics = new Map(findings.topics.map((topic) => [topic.id, topic]));
 	const sectionHeadings = sections.map((section) => {
 		const places = new Set<string>();
@@ -39,13 +42,18 @@ export function affinitiesOf(findings: Findings, sections: readonly PlanSection[
 	const stems = sections.map(({ heading }) => new Set(contentStemsOf(heading)));
 	const keys = sections.map(({ heading }) => new Set(keysOf(heading).map(({ key }) => key)));
 	let words = 0;
-	const total = Math.max(1, sections.reduce((sum, { budget }) => sum + budget, 0));
+	const total = Math.max(
+		1,
+		sections.reduce((sum, { budget }) => sum + budget, 0)
+	);
 	const positions = sections.map(({ budget, position }) => {
 		const middle = (words + budget / 2) / total;
 		words += budget;
 		return position ?? middle;
 	});
-	const topicShares = findings.terms.map((term) => sectionHeadings.map((places) => topicShare(term, places)));
+	const topicShares = findings.terms.map((term) =>
+		sectionHeadings.map((places) => topicShare(term, places))
+	);
 	const rank = new Map(findings.terms.map((term, i) => [term.key, i]));
 	return findings.terms.map((term, t) =>
 		sections.map((section, s) => {
@@ -60,14 +68,19 @@ export function affinitiesOf(findings: Findings, sections: readonly PlanSection[
 				topic: section.level === 1 ? term.places.opening : topicShares[t]![s]!,
 				company: company.length === 0 ? 0 : company.reduce((sum, n) => sum + n, 0) / company.length,
 				heading: isSpecific ? shared : 0,
-				position: Math.max(0, 1 - 2 * Math.abs(term.position - positions[s]!)) * (section.kind === 'faq' ? 0.5 : 1)
+				position:
+					Math.max(0, 1 - 2 * Math.abs(term.position - positions[s]!)) *
+					(section.kind === 'faq' ? 0.5 : 1)
 			};
 		})
 	);
 }
 
 /** Share of a topic's pages that use the term under it, and how much of the term's use that is. */
-function topicShare(term: Term, { places, pages }: { places: ReadonlySet<string>; pages: ReadonlySet<string> }): number {
+function topicShare(
+	term: Term,
+	{ places, pages }: { places: ReadonlySet<string>; pages: ReadonlySet<string> }
+): number {
 	if (pages.size === 0) return 0;
 	let on = 0;
 	let here = 0;
@@ -112,10 +125,15 @@ export function placeTerms(
 	const parts = affinitiesOf(findings, sections);
 	const { terms } = findings;
 	const keyword = ` ${termKeyOf(findings.keyword)} `;
-	const needs = terms.map(({ key, min }) =>
-		Math.min(min, keyword.includes(` ${key} `) ? PLACE_LIMITS.usesOfKeywordPart : PLACE_LIMITS.usesPerTerm)
+	const needs = terms.map((term) => {
+		if (!keyword.includes(` ${term.key} `)) return Math.min(term.min, PLACE_LIMITS.usesPerTerm);
+		return comesInside(term) && term.key !== keyword.trim()
+			? 0
+			: Math.min(term.min, PLACE_LIMITS.usesOfKeywordPart);
+	});
+	const room = sections.map((section) =>
+		Math.max(1, Math.floor(section.budget / PLACE_LIMITS.wordsPerUse))
 	);
-	const room = sections.map((section) => Math.max(1, Math.floor(section.budget / PLACE_LIMITS.wordsPerUse)));
 	const kept = lockedPlacements(sections, terms, needs, room);
 
 	const source = 0;
@@ -156,11 +174,29 @@ export function placeTerms(
 				.filter((entry) => entry.s === s)
 				.map(({ t, uses }): TermPlacement => {
 					const affinity = affinityOf(parts[t]![s]!);
-					return { term: terms[t]!.key, uses, affinity, parts: parts[t]![s]!, reason: reasonOf(terms[t]!, parts[t]![s]!, findings), locked: false };
+					return {
+						term: terms[t]!.key,
+						uses,
+						affinity,
+						parts: parts[t]![s]!,
+						reason: reasonOf(terms[t]!, parts[t]![s]!, findings),
+						locked: false
+					};
 				})
-		].sort((a, b) => weightRank(terms, a) - weightRank(terms, b) || b.affinity - a.affinity || (a.term < b.term ? -1 : 1))
+		].sort(
+			(a, b) =>
+				weightRank(terms, a) - weightRank(terms, b) ||
+				b.affinity - a.affinity ||
+				(a.term < b.term ? -1 : 1)
+		)
 	}));
 	return { ...withKeyword(placed, findings), value, bound };
+}
+
+/** Whether most uses of a term lie inside longer ones, so that it comes by itself. */
+function comesInside({ uses }: Term): boolean {
+	const all = uses.reduce((sum, use) => sum + use.count, 0);
+	return uses.reduce((sum, use) => sum + use.own, 0) < 0.4 * all;
 }
 
 /** Position alone is no reason to stand somewhere. */
@@ -176,7 +212,9 @@ function lockedPlacements(
 ): TermPlacement[][] {
 	const rank = new Map(terms.map((term, t) => [term.key, t]));
 	return sections.map((section, s) => {
-		const kept = section.terms.filter((placement) => (placement.locked || section.locked) && rank.has(placement.term));
+		const kept = section.terms.filter(
+			(placement) => (placement.locked || section.locked) && rank.has(placement.term)
+		);
 		for (const { term, uses } of kept) {
 			needs[rank.get(term)!]! -= uses;
 			room[s]! -= uses;
@@ -185,7 +223,9 @@ function lockedPlacements(
 	});
 }
 
-function keepStrongest<T extends { t: number; s: number; gain: number }>(entries: readonly T[]): T[] {
+function keepStrongest<T extends { t: number; s: number; gain: number }>(
+	entries: readonly T[]
+): T[] {
 	const byTerm = new Map<number, T[]>();
 	for (const entry of entries) byTerm.set(entry.t, [...(byTerm.get(entry.t) ?? []), entry]);
 	return [...byTerm.values()].flatMap((of) =>
@@ -199,10 +239,14 @@ function weightRank(terms: readonly Term[], placement: TermPlacement): number {
 }
 
 /** The exact keyword always stands in the opening; whatever is left over says why. */
-function withKeyword(sections: readonly PlanSection[], findings: Findings): Pick<Plan, 'sections' | 'unplaced'> {
+function withKeyword(
+	sections: readonly PlanSection[],
+	findings: Findings
+): Pick<Plan, 'sections' | 'unplaced'> {
 	const keyword = termKeyOf(findings.keyword);
 	const withIt = sections.map((section, s) => {
-		if (s !== 0 || section.locked || section.terms.some(({ term }) => term === keyword)) return section;
+		if (s !== 0 || section.locked || section.terms.some(({ term }) => term === keyword))
+			return section;
 		const placement: TermPlacement = {
 			term: keyword,
 			uses: 1,
@@ -211,14 +255,21 @@ function withKeyword(sections: readonly PlanSection[], findings: Findings): Pick
 			reason: 'The exact keyword stands in the first 100 words.',
 			locked: false
 		};
-		return findings.terms.some((term) => term.key === keyword) ? { ...section, terms: [placement, ...section.terms] } : section;
+		return findings.terms.some((term) => term.key === keyword)
+			? { ...section, terms: [placement, ...section.terms] }
+			: section;
 	});
 	const placed = new Set(withIt.flatMap(({ terms }) => terms.map(({ term }) => term)));
 	const unplaced = findings.terms
 		.filter((term) => !placed.has(term.key))
 		.map((term) => ({
 			term: term.key,
-			reason: term.uses.length === 0 ? 'no page uses it' : 'every section that suits it is full: give one more words, or add a section on it'
+			reason:
+				term.uses.length === 0
+					? 'no page uses it'
+					: comesInside(term)
+						? 'it comes by itself, inside longer terms'
+						: 'every section that suits it is full: give one more words, or add a section on it'
 		}));
 	return { sections: withIt, unplaced };
 }
@@ -229,7 +280,9 @@ function reasonOf(term: Term, parts: AffinityParts, findings: Findings): string 
 	if (parts.topic > 0) said.push(`pages use it under this topic (${percent(parts.topic)})`);
 	if (parts.heading > 0) said.push('it shares words with the heading');
 	if (parts.company > 0.1 && term.company.length > 0) {
-		const phrases = term.company.slice(0, 2).map((key) => findings.terms.find((other) => other.key === key)?.phrase ?? key);
+		const phrases = term.company
+			.slice(0, 2)
+			.map((key) => findings.terms.find((other) => other.key === key)?.phrase ?? key);
 		said.push(`it keeps company with ${phrases.join(' and ')}`);
 	}
 	if (said.length === 0) said.push(`it usually comes ${percent(term.position)} of the way through`);

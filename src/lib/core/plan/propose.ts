@@ -1,6 +1,12 @@
 import type { Findings, Question, Topic } from '../findings';
 import { contentStemsOf, findTerms, indexTerms } from '../text';
-import { plannedWords, type FactPlacement, type Plan, type PlanSection, type SectionKind } from './outline';
+import {
+	plannedWords,
+	type FactPlacement,
+	type Plan,
+	type PlanSection,
+	type SectionKind
+} from './outline';
 import { placeTerms } from './place';
 import { headingFor, objectOf, plainOf, sentenceCase, subjectOf } from './wording';
 
@@ -36,8 +42,14 @@ export function proposePlan(findings: Findings): Plan {
 
 /** Places again what is not locked, and keeps the outline as the writer left it. */
 export function placeRest(plan: Plan, findings: Findings): Plan {
-	const cleared = plan.sections.map((section) => (section.locked ? section : { ...section, questions: [], facts: [] }));
-	const asked = new Set(plan.sections.filter(({ locked }) => locked).flatMap(({ questions }) => questions.map(({ question }) => question)));
+	const cleared = plan.sections.map((section) =>
+		section.locked ? section : { ...section, questions: [], facts: [] }
+	);
+	const asked = new Set(
+		plan.sections
+			.filter(({ locked }) => locked)
+			.flatMap(({ questions }) => questions.map(({ question }) => question))
+	);
 	const questions = chooseQuestions(findings).filter(({ id }) => !asked.has(id));
 	const placed = placeTerms(findings, placeQuestions(cleared, findings, questions));
 	return { ...plan, ...placed, sections: placeFacts(placed.sections, findings) };
@@ -45,11 +57,18 @@ export function placeRest(plan: Plan, findings: Findings): Plan {
 
 function chooseTopics(findings: Findings): Topic[] {
 	const pageCount = Math.max(1, findings.pages.length);
-	const room = Math.round((findings.targetWords * (1 - PLAN_LIMITS.openingShare - PLAN_LIMITS.faqShare - PLAN_LIMITS.closingShare)) / PLAN_LIMITS.wordsPerSection);
+	const room = Math.round(
+		(findings.targetWords *
+			(1 - PLAN_LIMITS.openingShare - PLAN_LIMITS.faqShare - PLAN_LIMITS.closingShare)) /
+			PLAN_LIMITS.wordsPerSection
+	);
 	const most = Math.max(PLAN_LIMITS.leastSections, Math.min(PLAN_LIMITS.mostSections, room));
 	const least = pageCount <= 3 ? 1 : 2;
 	const value = (topic: Topic) =>
-		(topic.pages.length / pageCount) * Math.log(20 + topic.words) * (topic.level === 2 ? 1 : 0.85) * (subjectOf(topic, findings) ? 1.15 : 1);
+		(topic.pages.length / pageCount) *
+		Math.log(20 + topic.words) *
+		(topic.level === 2 ? 1 : 0.85) *
+		(subjectOf(topic, findings) ? 1.15 : 1);
 	const chosen = findings.topics
 		.filter((topic) => topic.pages.length >= least)
 		.sort((a, b) => value(b) - value(a) || (a.id < b.id ? -1 : 1))
@@ -60,11 +79,30 @@ function chooseTopics(findings: Findings): Topic[] {
 function outlineOf(topics: readonly Topic[], findings: Findings, hasFaq: boolean): PlanSection[] {
 	const taken = new Set<string>();
 	let count = 0;
-	const make = (from: Pick<PlanSection, 'level' | 'heading' | 'kind' | 'topics' | 'intent' | 'position'>): PlanSection => {
+	const make = (
+		from: Pick<PlanSection, 'level' | 'heading' | 'kind' | 'topics' | 'intent' | 'position'>
+	): PlanSection => {
 		taken.add(plainOf(from.heading));
-		return { ...from, id: `section:${++count}`, budget: 0, terms: [], questions: [], facts: [], locked: false };
+		return {
+			...from,
+			id: `section:${++count}`,
+			budget: 0,
+			terms: [],
+			questions: [],
+			facts: [],
+			locked: false
+		};
 	};
-	const sections = [make({ level: 1, heading: 'Opening', kind: 'opening', topics: [], intent: 'plain', position: 0 })];
+	const sections = [
+		make({
+			level: 1,
+			heading: 'Opening',
+			kind: 'opening',
+			topics: [],
+			intent: 'plain',
+			position: 0
+		})
+	];
 	const ids = new Set(topics.map(({ id }) => id));
 	const fromTopic = (topic: Topic, level: 2 | 3) =>
 		make({
@@ -81,7 +119,8 @@ function outlineOf(topics: readonly Topic[], findings: Findings, hasFaq: boolean
 		for (const child of topics) if (child.parent === topic.id) sections.push(fromTopic(child, 3));
 	}
 	const end = { level: 2 as const, topics: [], intent: 'plain' as const, position: null };
-	if (hasFaq) sections.push(make({ ...end, heading: 'Questions and answers', kind: 'faq', position: 0.95 }));
+	if (hasFaq)
+		sections.push(make({ ...end, heading: 'Questions and answers', kind: 'faq', position: 0.95 }));
 	sections.push(make({ ...end, heading: 'Where to start', kind: 'closing', position: 1 }));
 	return withKeywordHeading(sections, findings);
 }
@@ -98,8 +137,12 @@ function kindOf(topic: Topic): SectionKind {
 /** The exact keyword stands in one H2: that of the largest section of steps, else of the first. */
 function withKeywordHeading(sections: readonly PlanSection[], findings: Findings): PlanSection[] {
 	const words = new Map(findings.topics.map(({ id, words }) => [id, words]));
-	const candidates = sections.filter(({ level, kind }) => level === 2 && kind !== 'faq' && kind !== 'closing');
-	const size = (section: PlanSection) => section.topics.reduce((sum, id) => sum + (words.get(id) ?? 0), 0) * (section.intent === 'steps' ? 3 : section.intent === 'definition' ? 2 : 1);
+	const candidates = sections.filter(
+		({ level, kind }) => level === 2 && kind !== 'faq' && kind !== 'closing'
+	);
+	const size = (section: PlanSection) =>
+		section.topics.reduce((sum, id) => sum + (words.get(id) ?? 0), 0) *
+		(section.intent === 'steps' ? 3 : section.intent === 'definition' ? 2 : 1);
 	const chosen = [...candidates].sort((a, b) => size(b) - size(a))[0];
 	if (!chosen) return [...sections];
 	const keyword = sentenceCase(findings.keyword);
@@ -127,7 +170,10 @@ function withBudgets(sections: readonly PlanSection[], findings: Findings): Plan
 	const open = spends.reduce((sum, n) => sum + Math.max(0, -n), 0);
 	const exact = spends.map((n) => (n >= 0 ? n : open === 0 ? 0 : (-n / open) * (target - fixed)));
 	const budgets = exact.map((n) => Math.max(PLAN_LIMITS.leastBudget, Math.round(n / 5) * 5));
-	return fitToTarget(sections.map((section, i) => ({ ...section, budget: budgets[i]! })), target);
+	return fitToTarget(
+		sections.map((section, i) => ({ ...section, budget: budgets[i]! })),
+		target
+	);
 }
 
 /** Spreads the difference to the target over the unlocked sections, largest first. */
@@ -154,11 +200,18 @@ function chooseQuestions(findings: Findings): Question[] {
 }
 
 /** Questions go to the section whose heading or topic holds their words, the rest to the FAQ while it has room. */
-function placeQuestions(sections: readonly PlanSection[], findings: Findings, questions: readonly Question[]): PlanSection[] {
+function placeQuestions(
+	sections: readonly PlanSection[],
+	findings: Findings,
+	questions: readonly Question[]
+): PlanSection[] {
 	const common = new Set(contentStemsOf(findings.keyword));
 	const topics = new Map(findings.topics.map((topic) => [topic.id, topic]));
 	const stems = sections.map((section) => {
-		const texts = [section.heading, ...section.topics.flatMap((id) => topics.get(id)?.headings.map(({ text }) => text) ?? [])];
+		const texts = [
+			section.heading,
+			...section.topics.flatMap((id) => topics.get(id)?.headings.map(({ text }) => text) ?? [])
+		];
 		return new Set(texts.flatMap(contentStemsOf).filter((stem) => !common.has(stem)));
 	});
 	const placed = sections.map((section) => ({ ...section, questions: [...section.questions] }));
@@ -168,19 +221,35 @@ function placeQuestions(sections: readonly PlanSection[], findings: Findings, qu
 		let best = -1;
 		let most = 0.49;
 		placed.forEach((section, s) => {
-			if (section.locked || section.kind === 'faq' || section.kind === 'opening' || section.kind === 'closing') return;
+			if (
+				section.locked ||
+				section.kind === 'faq' ||
+				section.kind === 'opening' ||
+				section.kind === 'closing'
+			)
+				return;
 			if (section.questions.length >= PLAN_LIMITS.questionsPerSection) return;
 			const shared = asked.filter((stem) => stems[s]!.has(stem)).length / Math.max(1, asked.length);
-			const purpose = (kind === 'cost' && section.intent === 'cost') || (kind === 'time' && section.intent === 'time') ? 0.5 : 0;
+			const purpose =
+				(kind === 'cost' && section.intent === 'cost') ||
+				(kind === 'time' && section.intent === 'time')
+					? 0.5
+					: 0;
 			if (shared + purpose > most) {
 				most = shared + purpose;
 				best = s;
 			}
 		});
 		if (best >= 0) {
-			placed[best]!.questions.push({ question: id, reason: 'The section treats what it asks about.' });
+			placed[best]!.questions.push({
+				question: id,
+				reason: 'The section treats what it asks about.'
+			});
 		} else if (faq >= 0 && placed[faq]!.questions.length < PLAN_LIMITS.questionsInFaq) {
-			placed[faq]!.questions.push({ question: id, reason: 'No section treats it, so it is answered among the questions.' });
+			placed[faq]!.questions.push({
+				question: id,
+				reason: 'No section treats it, so it is answered among the questions.'
+			});
 		}
 	}
 	return placed;
@@ -200,37 +269,62 @@ function placeFacts(sections: readonly PlanSection[], findings: Findings): PlanS
 		wanted.forEach(({ section, index }, s) => {
 			if (section.locked || section.kind === 'closing' || section.kind === 'faq') return;
 			const distinct = new Set(findTerms(index, fact.text).map(({ term }) => term)).size;
-			const shared = contentStemsOf(`${fact.heading} ${fact.text}`).filter((stem) => stems[s]!.has(stem)).length;
+			const shared = contentStemsOf(`${fact.heading} ${fact.text}`).filter((stem) =>
+				stems[s]!.has(stem)
+			).length;
 			const value = distinct + 0.6 * Math.min(3, shared) + (fact.origin === 'note' ? 0.5 : 0);
 			if (value > best.value) best = { s, value };
 		});
 		if (best.s >= 0) {
-			const reason = fact.origin === 'note' ? 'Your notes say it, and it speaks of what stands here.' : 'A page says it, and it speaks of what stands here.';
+			const reason =
+				fact.origin === 'note'
+					? 'Your notes say it, and it speaks of what stands here.'
+					: 'A page says it, and it speaks of what stands here.';
 			found.push({ s: best.s, fact: { fact: fact.id, reason }, value: best.value });
 		}
 	}
 	found.sort((a, b) => b.value - a.value || (a.fact.fact < b.fact.fact ? -1 : 1));
 	return sections.map((section, s) =>
-		section.locked ? section : { ...section, facts: found.filter((entry) => entry.s === s).slice(0, PLAN_LIMITS.factsPerSection).map(({ fact }) => fact) }
+		section.locked
+			? section
+			: {
+					...section,
+					facts: found
+						.filter((entry) => entry.s === s)
+						.slice(0, PLAN_LIMITS.factsPerSection)
+						.map(({ fact }) => fact)
+				}
 	);
 }
 
-function titlesFor(findings: Findings, sections: readonly PlanSection[]): Pick<Plan, 'title' | 'titleTag' | 'description' | 'slug'> {
+function titlesFor(
+	findings: Findings,
+	sections: readonly PlanSection[]
+): Pick<Plan, 'title' | 'titleTag' | 'description' | 'slug'> {
 	const keyword = sentenceCase(findings.keyword);
 	const topics = new Map(findings.topics.map((topic) => [topic.id, topic]));
 	const subjects = sections
 		.filter(({ intent, level }) => level === 2 && (intent === 'steps' || intent === 'plain'))
-		.flatMap(({ topics: ids }) => ids.flatMap((id) => subjectOf(topics.get(id)!, findings)?.phrase ?? []))
+		.flatMap(({ topics: ids }) =>
+			ids.flatMap((id) => subjectOf(topics.get(id)!, findings)?.phrase ?? [])
+		)
 		.map((phrase) => phrase.toLowerCase());
 	const first = subjects[0];
 	const last = subjects.at(-1);
 	const tail = first && last && first !== last ? `from ${first} to ${last}` : 'explained in order';
 	const between = [...new Set(subjects)].slice(0, 4);
-	const list = between.length > 1 ? `${between.slice(0, -1).join(', ')} and ${between.at(-1)}` : (between[0] ?? objectOf(findings.keyword));
+	const list =
+		between.length > 1
+			? `${between.slice(0, -1).join(', ')} and ${between.at(-1)}`
+			: (between[0] ?? objectOf(findings.keyword));
 	return {
 		title: `${keyword}, ${tail}`,
 		titleTag: keyword.length + tail.length <= 58 ? `${keyword}, ${tail}` : keyword.slice(0, 60),
-		description: `${keyword}: ${list}, with figures from the site and answers to what people ask.`.slice(0, 156),
+		description:
+			`${keyword}: ${list}, with figures from the site and answers to what people ask.`.slice(
+				0,
+				156
+			),
 		slug: slugOf(findings.keyword)
 	};
 }

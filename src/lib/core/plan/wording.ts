@@ -4,7 +4,10 @@ import { contentStemsOf, countWords, isStopWord, keysOf, termKeyOf } from '../te
 /** The thing a keyword is about: "how to build a dry stone wall" → "a dry stone wall". */
 export function objectOf(keyword: string): string {
 	const plain = keyword.trim().toLowerCase();
-	const match = /^(?:how (?:to|do (?:you|i)|can (?:you|i))\s+\S+|how (?:much|long|often|deep) (?:does|do|is|are|should)|what (?:is|are)|why (?:is|are|do|does)|best|guide to|ways to \S+)\s+(.+)$/.exec(plain);
+	const match =
+		/^(?:how (?:to|do (?:you|i)|can (?:you|i))\s+\S+|how (?:much|long|often|deep) (?:does|do|is|are|should)|what (?:is|are)|why (?:is|are|do|does)|best|guide to|ways to \S+)\s+(.+)$/.exec(
+			plain
+		);
 	return match?.[1] ?? plain;
 }
 
@@ -15,7 +18,12 @@ export function objectOf(keyword: string): string {
 export function subjectOf(topic: Topic, findings: Findings): Term | null {
 	// "Choosing the stone": what is chosen is often the keyword's own matter
 	const own = new Set(topic.intent === 'choice' ? [] : termKeyOf(findings.keyword).split(' '));
-	const keys = topic.headings.map(({ text }) => ` ${keysOf(text).map(({ key }) => key).join(' ')} `);
+	const keys = topic.headings.map(
+		({ text }) =>
+			` ${keysOf(text)
+				.map(({ key }) => key)
+				.join(' ')} `
+	);
 	let best: { term: Term; value: number } | null = null;
 	for (const term of findings.terms) {
 		if (term.key.split(' ').every((word) => own.has(word))) continue;
@@ -34,7 +42,9 @@ export function subjectOf(topic: Topic, findings: Findings): Term | null {
  */
 export function headingFor(topic: Topic, findings: Findings, taken: ReadonlySet<string>): string {
 	const options = [...wordingsFor(topic, findings)];
-	const theirs = new Set(findings.topics.flatMap((other) => other.headings.map(({ text }) => plainOf(text))));
+	const theirs = new Set(
+		findings.topics.flatMap((other) => other.headings.map(({ text }) => plainOf(text)))
+	);
 	const isFree = (heading: string) =>
 		!taken.has(plainOf(heading)) && (countWords(heading) <= 3 || !theirs.has(plainOf(heading)));
 	return sentenceCase(options.find(isFree) ?? options.at(-1) ?? topic.label);
@@ -79,7 +89,12 @@ function* wordingsFor(topic: Topic, findings: Findings): Generator<string> {
 			break;
 	}
 	const short = topic.headings
-		.map(({ text }) => text.replace(/^[^:]{3,24}:\s*/, '').replace(/[.!]+$/, '').trim())
+		.map(({ text }) =>
+			text
+				.replace(/^[^:]{3,24}:\s*/, '')
+				.replace(/[.!]+$/, '')
+				.trim()
+		)
 		.filter((text) => countWords(text) >= 1 && countWords(text) <= 3)
 		.filter((text) => !/\b(?:i|my|me|we|our|you|your|it|what)\b/i.test(text))
 		.sort((a, b) => countWords(b) - countWords(a) || (a < b ? -1 : 1));
@@ -89,15 +104,27 @@ function* wordingsFor(topic: Topic, findings: Findings): Generator<string> {
 	yield* named.filter((text) => / the /i.test(text));
 	const company = subject?.company
 		.map((key) => findings.terms.find((term) => term.key === key)?.phrase)
-		.find((other) => other !== undefined && phrase !== undefined && !phrase.includes(other) && !other.includes(phrase));
+		.find(
+			(other) =>
+				other !== undefined &&
+				phrase !== undefined &&
+				!phrase.includes(other) &&
+				!other.includes(phrase)
+		);
 	if (phrase && company) yield `${phrase} and ${company}`;
 	if (phrase) yield phrase;
 	yield* named;
 	yield* short;
 	const stems = contentStemsOf(topic.label);
-	const words = findings.terms.filter((term) => contentStemsOf(term.phrase).some((stem) => stems.includes(stem)));
+	const words = findings.terms.filter((term) =>
+		contentStemsOf(term.phrase).some((stem) => stems.includes(stem))
+	);
 	if (words[0]) yield `More on ${words[0].phrase}`;
-	yield `About ${keysOf(topic.label).filter(({ key }) => !isStopWord(key)).slice(0, 2).map(({ key }) => key).join(' and ')}`;
+	yield `About ${keysOf(topic.label)
+		.filter(({ key }) => !isStopWord(key))
+		.slice(0, 2)
+		.map(({ key }) => key)
+		.join(' and ')}`;
 }
 
 /** A heading reduced to what makes it the same as another. */

@@ -26,7 +26,11 @@ export interface Evidence {
 	}[];
 	/** Terms with the topic where pages use them. */
 	readonly homes: readonly { readonly term: number; readonly topic: number }[];
-	readonly questions: readonly { readonly id: string; readonly text: string; readonly stems: readonly string[] }[];
+	readonly questions: readonly {
+		readonly id: string;
+		readonly text: string;
+		readonly stems: readonly string[];
+	}[];
 	readonly shape: readonly ShapeSpread[];
 	readonly targetGrade: number;
 	/** Topics (by position) that the plan gives to a section, by section id. */
@@ -41,7 +45,11 @@ const SIGNATURE_TERMS = 4;
 export const DEFAULT_GRADE = 8;
 
 /** Prepares findings for scoring. The plan, if there is one, says which section treats which topic. */
-export function evidenceOf(findings: Findings, plan: Plan | null, targetGrade = DEFAULT_GRADE): Evidence {
+export function evidenceOf(
+	findings: Findings,
+	plan: Plan | null,
+	targetGrade = DEFAULT_GRADE
+): Evidence {
 	const common = new Set(contentStemsOf(findings.keyword));
 	const pageCount = Math.max(1, findings.pages.length);
 	const least = pageCount <= 3 ? 1 : 2;
@@ -51,13 +59,16 @@ export function evidenceOf(findings: Findings, plan: Plan | null, targetGrade = 
 		return findings.terms.map((term) => {
 			const pages = new Set<string>();
 			for (const use of term.uses) {
-				if (use.sections.some(([section]) => places.has(`${use.page}/${section}`))) pages.add(use.page);
+				if (use.sections.some(([section]) => places.has(`${use.page}/${section}`)))
+					pages.add(use.page);
 			}
 			return pages.size / topic.pages.length;
 		});
 	});
 	// a term that stands everywhere says nothing about a topic
-	const everywhere = findings.terms.map((_, t) => sums.reduce((sum, of) => sum + of[t]!, 0) / Math.max(1, kept.length));
+	const everywhere = findings.terms.map(
+		(_, t) => sums.reduce((sum, of) => sum + of[t]!, 0) / Math.max(1, kept.length)
+	);
 	const homes: { term: number; topic: number }[] = [];
 	findings.terms.forEach((_, t) => {
 		let best = -1;
@@ -71,11 +82,22 @@ export function evidenceOf(findings: Findings, plan: Plan | null, targetGrade = 
 	const position = new Map(kept.map(({ id }, i) => [id, i]));
 	return {
 		keyword: findings.keyword,
-		terms: findings.terms.map(({ key, phrase, verbs, weight, min, max }) => ({ key, phrase, verbs, weight, min, max })),
-		keywordTerm: findings.terms.findIndex((term) => term.phrase === findings.keyword.trim().toLowerCase()),
+		terms: findings.terms.map(({ key, phrase, verbs, weight, min, max }) => ({
+			key,
+			phrase,
+			verbs,
+			weight,
+			min,
+			max
+		})),
+		keywordTerm: findings.terms.findIndex(
+			(term) => term.phrase === findings.keyword.trim().toLowerCase()
+		),
 		topics: kept.map((topic, s) => ({
 			id: topic.id,
-			headings: topic.headings.map(({ text }) => contentStemsOf(text).filter((stem) => !common.has(stem))),
+			headings: topic.headings.map(({ text }) =>
+				contentStemsOf(text).filter((stem) => !common.has(stem))
+			),
 			signature: findings.terms
 				.map((_, t) => ({ t, value: sums[s]![t]! - everywhere[t]! }))
 				.filter(({ value }) => value > 0.1)
@@ -92,7 +114,10 @@ export function evidenceOf(findings: Findings, plan: Plan | null, targetGrade = 
 		shape: findings.shape,
 		targetGrade,
 		planned: Object.fromEntries(
-			(plan?.sections ?? []).map(({ id, topics }) => [id, topics.flatMap((topic) => position.get(topic) ?? [])])
+			(plan?.sections ?? []).map(({ id, topics }) => [
+				id,
+				topics.flatMap((topic) => position.get(topic) ?? [])
+			])
 		)
 	};
 }

@@ -29,15 +29,31 @@ export function nextBestMoves(state: ArticleState, evidence: Evidence, plan: Pla
 			const section = plan?.sections.find(({ terms }) => terms.some(({ term }) => term === key));
 			const topics = section?.topics.flatMap((id) => topicIds.get(id) ?? []) ?? [];
 			const atHome = state.atHome.map(
-				(is, h) => is || (evidence.homes[h]!.term === t && topics.includes(evidence.homes[h]!.topic) && state.covered[evidence.homes[h]!.topic] === true)
+				(is, h) =>
+					is ||
+					(evidence.homes[h]!.term === t &&
+						topics.includes(evidence.homes[h]!.topic) &&
+						state.covered[evidence.homes[h]!.topic] === true)
 			);
-			const where = section && section.kind !== 'opening' ? ` in ${section.heading}` : section ? ' in the opening' : '';
+			const where =
+				section && section.kind !== 'opening'
+					? ` in ${section.heading}`
+					: section
+						? ' in the opening'
+						: '';
 			tryState(
 				{ uses: withUses(state.uses, t, used + 1), atHome },
-				{ kind: 'use', text: `use “${phrase}” ${used === 0 ? 'once' : 'once more'}${where}`, section: section?.id ?? null }
+				{
+					kind: 'use',
+					text: `use “${phrase}” ${used === 0 ? 'once' : 'once more'}${where}`,
+					section: section?.id ?? null
+				}
 			);
 		} else if (used > max) {
-			tryState({ uses: withUses(state.uses, t, used - 1) }, { kind: 'cut', text: `cut one “${phrase}”`, section: null });
+			tryState(
+				{ uses: withUses(state.uses, t, used - 1) },
+				{ kind: 'cut', text: `cut one “${phrase}”`, section: null }
+			);
 		}
 	});
 	evidence.topics.forEach(({ id }, t) => {
@@ -51,18 +67,30 @@ export function nextBestMoves(state: ArticleState, evidence: Evidence, plan: Pla
 	});
 	evidence.questions.forEach(({ id, text }, q) => {
 		if (state.answered[q]) return;
-		const section = plan?.sections.find(({ questions }) => questions.some(({ question }) => question === id));
+		const section = plan?.sections.find(({ questions }) =>
+			questions.some(({ question }) => question === id)
+		);
 		tryState(
 			{ answered: state.answered.map((is, i) => is || i === q) },
 			{ kind: 'question', text: `answer “${text}”`, section: section?.id ?? null }
 		);
 	});
-	const places = { titleTag: 'title tag', h1: 'H1', opening: 'first 100 words', h2: 'an H2', description: 'description' } as const;
+	const places = {
+		titleTag: 'title tag',
+		h1: 'H1',
+		opening: 'first 100 words',
+		h2: 'an H2',
+		description: 'description'
+	} as const;
 	for (const [place, name] of Object.entries(places) as [keyof typeof places, string][]) {
 		if (state.keywordPlaces[place]) continue;
 		tryState(
 			{ keywordPlaces: { ...state.keywordPlaces, [place]: true } },
-			{ kind: 'keyword', text: `put the exact keyword into the ${name}`.replace('the an', 'an'), section: null }
+			{
+				kind: 'keyword',
+				text: `put the exact keyword into the ${name}`.replace('the an', 'an'),
+				section: null
+			}
 		);
 	}
 	return moves.sort((a, b) => b.gain - a.gain || (a.text < b.text ? -1 : 1));

@@ -1,6 +1,15 @@
 import { assembleFindings, type FindOptions, type PageWork } from '../findings';
 import { textOf, type Block } from '../pages';
-import { indexRuns, measureDoc, type DocNode, type TakeDoc, heading, list, paragraph, textNode } from '../takes';
+import {
+	indexRuns,
+	measureDoc,
+	type DocNode,
+	type TakeDoc,
+	heading,
+	list,
+	paragraph,
+	textNode
+} from '../takes';
 import { evidenceOf, termIndexOf } from './evidence';
 import { scoreState, type Standing } from './standing';
 import { keywordLoadOf, stateOf } from './state';
@@ -33,21 +42,32 @@ function nodesOf(block: Block): DocNode[] {
 		case 'quote':
 			return [{ type: 'blockquote', content: [paragraph(textNode(block.text))] }];
 		case 'list':
-			return [list(block.ordered, block.items.map((item) => [textNode(item)]))];
+			return [
+				list(
+					block.ordered,
+					block.items.map((item) => [textNode(item)])
+				)
+			];
 		case 'table':
 			return [
 				{
 					type: 'table',
 					content: block.rows.map((row, r) => ({
 						type: 'tableRow',
-						content: row.map((cell) => ({ type: block.header && r === 0 ? 'tableHeader' : 'tableCell', content: [paragraph(textNode(cell))] }))
+						content: row.map((cell) => ({
+							type: block.header && r === 0 ? 'tableHeader' : 'tableCell',
+							content: [paragraph(textNode(cell))]
+						}))
 					}))
 				}
 			];
 		case 'figure':
 			return block.caption === '' ? [] : [{ type: 'figure', content: [textNode(block.caption)] }];
 		case 'answer':
-			return [heading(3, block.question), ...(block.text === '' ? [] : [paragraph(textNode(block.text))])];
+			return [
+				heading(3, block.question),
+				...(block.text === '' ? [] : [paragraph(textNode(block.text))])
+			];
 		case 'code':
 			return [{ type: 'codeBlock', content: [textNode(block.text)] }];
 	}
@@ -57,16 +77,30 @@ function nodesOf(block: Block): DocNode[] {
  * The standing of one counted page, with that page left out of the evidence it is held
  * against. Its links are those counted on the page.
  */
-export function standingOfPage(page: ScoredPage, all: readonly ScoredPage[], notes: readonly PageWork[], options: FindOptions, grade?: number): PageStanding {
+export function standingOfPage(
+	page: ScoredPage,
+	all: readonly ScoredPage[],
+	notes: readonly PageWork[],
+	options: FindOptions,
+	grade?: number
+): PageStanding {
 	const others = all.filter(({ work }) => work.id !== page.work.id);
-	const findings = assembleFindings(others.map(({ work }) => work), notes, options);
+	const findings = assembleFindings(
+		others.map(({ work }) => work),
+		notes,
+		options
+	);
 	const evidence = evidenceOf(findings, null, grade);
 	const runs = indexRuns(others.map(({ blocks }) => textOfBlocks(blocks)));
 	const blocks = measureDoc(docOfBlocks(page.blocks), termIndexOf(evidence), runs);
 	const measured = stateOf(blocks, page, evidence);
 	const { links, figures } = page.work.counts;
 	const state = { ...measured, shape: { ...measured.shape, links, figures } };
-	return { page: page.work.id, ...scoreState(state, evidence), keywordLoad: keywordLoadOf(state, evidence) };
+	return {
+		page: page.work.id,
+		...scoreState(state, evidence),
+		keywordLoad: keywordLoadOf(state, evidence)
+	};
 }
 
 /** All text of blocks, one piece a line. */

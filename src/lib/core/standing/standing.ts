@@ -18,7 +18,13 @@ export interface Standing {
 }
 
 /** Weights of the parts; they sum to 1. */
-export const PART_WEIGHTS: StandingParts = { coverage: 0.4, placement: 0.25, shape: 0.15, clarity: 0.1, ownWords: 0.1 };
+export const PART_WEIGHTS: StandingParts = {
+	coverage: 0.4,
+	placement: 0.25,
+	shape: 0.15,
+	clarity: 0.1,
+	ownWords: 0.1
+};
 
 const TERM_VALUE = { must: 3, should: 2, could: 1 } as const;
 
@@ -32,7 +38,8 @@ export function scoreState(state: ArticleState, evidence: Evidence): Standing {
 		ownWords: state.words === 0 ? 0 : Math.max(0, 1 - state.closeWords / state.words)
 	};
 	let sum = 0;
-	for (const part of Object.keys(PART_WEIGHTS) as (keyof StandingParts)[]) sum += PART_WEIGHTS[part] * parts[part];
+	for (const part of Object.keys(PART_WEIGHTS) as (keyof StandingParts)[])
+		sum += PART_WEIGHTS[part] * parts[part];
 	return { standing: 100 * sum, parts };
 }
 
@@ -104,10 +111,19 @@ function clarityOf({ reading, paragraphWords }: ArticleState, { targetGrade }: E
 	// within one grade is on target; six grades off is another readership
 	const grade = Math.max(0, 1 - Math.max(0, Math.abs(gradeOf(reading) - targetGrade) - 1) / 6);
 	const longSentences = sentenceWords.filter((n) => n > 30).length / sentenceWords.length;
-	const longParagraphs = paragraphWords.length === 0 ? 0 : paragraphWords.filter((n) => n > 150).length / paragraphWords.length;
+	const longParagraphs =
+		paragraphWords.length === 0
+			? 0
+			: paragraphWords.filter((n) => n > 150).length / paragraphWords.length;
 	const mean = sentenceWords.reduce((sum, n) => sum + n, 0) / sentenceWords.length;
-	const variance = sentenceWords.reduce((sum, n) => sum + (n - mean) ** 2, 0) / sentenceWords.length;
+	const variance =
+		sentenceWords.reduce((sum, n) => sum + (n - mean) ** 2, 0) / sentenceWords.length;
 	// lively prose varies by 40% of its mean sentence and more
 	const variety = Math.min(1, Math.sqrt(variance) / mean / 0.4);
-	return average([grade, Math.max(0, 1 - longSentences / 0.25), Math.max(0, 1 - longParagraphs / 0.3), variety]);
+	return average([
+		grade,
+		Math.max(0, 1 - longSentences / 0.25),
+		Math.max(0, 1 - longParagraphs / 0.3),
+		variety
+	]);
 }

@@ -8,7 +8,9 @@ export interface ArticleState {
 	readonly words: number;
 	/** Uses by term position. */
 	readonly uses: ArrayLike<number>;
-	readonly keywordPlaces: Readonly<Record<'titleTag' | 'h1' | 'opening' | 'h2' | 'description', boolean>>;
+	readonly keywordPlaces: Readonly<
+		Record<'titleTag' | 'h1' | 'opening' | 'h2' | 'description', boolean>
+	>;
 	/** By topic position. */
 	readonly covered: readonly boolean[];
 	/** By question position. */
@@ -31,7 +33,12 @@ export interface ArticleMeta {
 const TREATED_WORDS = 15;
 
 /** Works out the state of an article from its measured blocks. Takes and pages go the same way. */
-export function stateOf(blocks: readonly BlockMeasure[], meta: ArticleMeta, evidence: Evidence, uses?: ArrayLike<number>): ArticleState {
+export function stateOf(
+	blocks: readonly BlockMeasure[],
+	meta: ArticleMeta,
+	evidence: Evidence,
+	uses?: ArrayLike<number>
+): ArticleState {
 	const sections = takeSectionsOf(blocks);
 	const counted = uses ?? usesOf(blocks, evidence.terms.length);
 	const crowded = evidence.terms.map(({ max }, t) => (counted[t] ?? 0) > max);
@@ -41,7 +48,9 @@ export function stateOf(blocks: readonly BlockMeasure[], meta: ArticleMeta, evid
 		sections.some((section, s) => topicsOf[s]!.has(topic) && holds(blocks, section, term))
 	);
 	const reading = addReading(blocks.map((block) => block.reading));
-	const paragraphWords = blocks.flatMap((block) => (block.paragraphWords > 0 ? [block.paragraphWords] : []));
+	const paragraphWords = blocks.flatMap((block) =>
+		block.paragraphWords > 0 ? [block.paragraphWords] : []
+	);
 	return {
 		words: blocks.reduce((sum, block) => sum + block.words, 0),
 		uses: counted,
@@ -78,7 +87,12 @@ function headStemsOf(heading: string): readonly string[] {
  * Topics a section treats: those the plan gave it, those whose headings are worded alike, and
  * those of whose tell-tale terms it holds at least 60%. Crowded terms tell nothing.
  */
-function topicsIn(section: TakeSection, blocks: readonly BlockMeasure[], evidence: Evidence, crowded: readonly boolean[]): Set<number> {
+function topicsIn(
+	section: TakeSection,
+	blocks: readonly BlockMeasure[],
+	evidence: Evidence,
+	crowded: readonly boolean[]
+): Set<number> {
 	const found = new Set<number>();
 	if (section.words < TREATED_WORDS) return found;
 	if (section.id !== null) for (const topic of evidence.planned[section.id] ?? []) found.add(topic);
@@ -125,7 +139,8 @@ function answersOf(blocks: readonly BlockMeasure[], evidence: Evidence): boolean
 		if (heading && block.words >= 8) {
 			const stems = headStemsOf(heading.text);
 			evidence.questions.forEach(({ stems: asked }, q) => {
-				if (asked.filter((stem) => stems.includes(stem)).length / asked.length >= 0.75) answered[q] = true;
+				if (asked.filter((stem) => stems.includes(stem)).length / asked.length >= 0.75)
+					answered[q] = true;
 			});
 		}
 	}
@@ -136,13 +151,24 @@ function answersInBlock({ sentenceStems, text }: BlockMeasure, { questions }: Ev
 	if (/\?\s*$/.test(text)) return [];
 	const sets = sentenceStems.filter((stems) => stems.length >= 4).map((stems) => new Set(stems));
 	return questions.flatMap(({ stems }, q) =>
-		sets.some((set) => stems.filter((stem) => set.has(stem)).length / stems.length >= 0.6) ? [q] : []
+		sets.some((set) => stems.filter((stem) => set.has(stem)).length / stems.length >= 0.6)
+			? [q]
+			: []
 	);
 }
 
-function keywordPlacesOf(blocks: readonly BlockMeasure[], meta: ArticleMeta, evidence: Evidence): ArticleState['keywordPlaces'] {
+function keywordPlacesOf(
+	blocks: readonly BlockMeasure[],
+	meta: ArticleMeta,
+	evidence: Evidence
+): ArticleState['keywordPlaces'] {
 	const term = evidence.keywordTerm;
-	const inText = (text: string) => text !== '' && text.toLowerCase().replace(/[-‐]/g, ' ').includes(evidence.keyword.toLowerCase().replace(/[-‐]/g, ' '));
+	const inText = (text: string) =>
+		text !== '' &&
+		text
+			.toLowerCase()
+			.replace(/[-‐]/g, ' ')
+			.includes(evidence.keyword.toLowerCase().replace(/[-‐]/g, ' '));
 	let words = 0;
 	let opening = false;
 	for (const block of blocks) {
@@ -151,8 +177,18 @@ function keywordPlacesOf(blocks: readonly BlockMeasure[], meta: ArticleMeta, evi
 		if (term >= 0 && block.level === 0 && block.counts.all.has(term)) opening = true;
 		words += block.words;
 	}
-	const inLevel = (level: number) => blocks.some((block) => block.level === level && (term >= 0 ? block.counts.all.has(term) : inText(block.text)));
-	return { titleTag: inText(meta.titleTag), h1: inLevel(1), opening, h2: inLevel(2), description: inText(meta.description) };
+	const inLevel = (level: number) =>
+		blocks.some(
+			(block) =>
+				block.level === level && (term >= 0 ? block.counts.all.has(term) : inText(block.text))
+		);
+	return {
+		titleTag: inText(meta.titleTag),
+		h1: inLevel(1),
+		opening,
+		h2: inLevel(2),
+		description: inText(meta.description)
+	};
 }
 
 function shapeOfBlocks(
@@ -162,9 +198,12 @@ function shapeOfBlocks(
 	reading: ReadingSums,
 	paragraphWords: readonly number[]
 ): Shape {
-	const count = (kinds: readonly string[]) => blocks.filter(({ kind }) => kinds.includes(kind)).length;
+	const count = (kinds: readonly string[]) =>
+		blocks.filter(({ kind }) => kinds.includes(kind)).length;
 	const firstH2 = blocks.findIndex(({ level }) => level === 2);
-	const opening = blocks.slice(0, firstH2 < 0 ? blocks.length : firstH2).filter(({ level }) => level === 0);
+	const opening = blocks
+		.slice(0, firstH2 < 0 ? blocks.length : firstH2)
+		.filter(({ level }) => level === 0);
 	const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
 	return {
 		words: sum(blocks.map(({ words }) => words)),
@@ -189,7 +228,12 @@ function shapeOfBlocks(
 export function keywordLoadOf(state: ArticleState, evidence: Evidence): number {
 	const { keyword, keywordTerm, terms } = evidence;
 	if (state.words === 0) return 0;
-	const object = terms.findIndex(({ phrase }) => keyword.toLowerCase().endsWith(phrase) && phrase.includes(' ') && phrase !== keyword.toLowerCase());
+	const object = terms.findIndex(
+		({ phrase }) =>
+			keyword.toLowerCase().endsWith(phrase) &&
+			phrase.includes(' ') &&
+			phrase !== keyword.toLowerCase()
+	);
 	const at = object >= 0 ? object : keywordTerm;
 	return at < 0 ? 0 : ((state.uses[at] ?? 0) * countWords(terms[at]!.phrase) * 100) / state.words;
 }

@@ -28,11 +28,17 @@ export interface Origin {
 }
 
 export function textNode(text: string, origin?: Origin | null): DocNode {
-	return origin ? { type: 'text', text, marks: [{ type: 'origin', attrs: { ...origin } }] } : { type: 'text', text };
+	return origin
+		? { type: 'text', text, marks: [{ type: 'origin', attrs: { ...origin } }] }
+		: { type: 'text', text };
 }
 
 export function heading(level: number, text: string, section: string | null = null): DocNode {
-	return { type: 'heading', attrs: { level, section }, content: text === '' ? [] : [textNode(text)] };
+	return {
+		type: 'heading',
+		attrs: { level, section },
+		content: text === '' ? [] : [textNode(text)]
+	};
 }
 
 export function paragraph(...content: readonly DocNode[]): DocNode {
@@ -55,7 +61,10 @@ export function gap(text: string): DocNode {
 export function docText(node: DocNode): string {
 	if (node.text !== undefined) return node.text;
 	if (node.type === 'hardBreak') return ' ';
-	const apart = /^(?:bulletList|orderedList|listItem|table|tableRow|tableCell|tableHeader|blockquote|doc)$/.test(node.type);
+	const apart =
+		/^(?:bulletList|orderedList|listItem|table|tableRow|tableCell|tableHeader|blockquote|doc)$/.test(
+			node.type
+		);
 	return (node.content ?? []).map(docText).join(apart ? '\n' : '');
 }
 

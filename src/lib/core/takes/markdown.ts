@@ -1,4 +1,13 @@
-import type { BlockContent, DefinitionContent, ListItem, Nodes, PhrasingContent, Root, RootContent, TableRow } from 'mdast';
+import type {
+	BlockContent,
+	DefinitionContent,
+	ListItem,
+	Nodes,
+	PhrasingContent,
+	Root,
+	RootContent,
+	TableRow
+} from 'mdast';
 import remarkGfm from 'remark-gfm';
 import remarkParse from 'remark-parse';
 import remarkStringify from 'remark-stringify';
@@ -31,9 +40,17 @@ function blockToMarkdown(node: DocNode): RootContent[] {
 	const children = node.content ?? [];
 	switch (node.type) {
 		case 'heading':
-			return [{ type: 'heading', depth: Math.min(6, Number(node.attrs?.level ?? 2)) as 1, children: inlineToMarkdown(children) }];
+			return [
+				{
+					type: 'heading',
+					depth: Math.min(6, Number(node.attrs?.level ?? 2)) as 1,
+					children: inlineToMarkdown(children)
+				}
+			];
 		case 'paragraph':
-			return children.length === 0 ? [] : [{ type: 'paragraph', children: inlineToMarkdown(children) }];
+			return children.length === 0
+				? []
+				: [{ type: 'paragraph', children: inlineToMarkdown(children) }];
 		case 'gap':
 			return [
 				{
@@ -41,7 +58,11 @@ function blockToMarkdown(node: DocNode): RootContent[] {
 					children: [
 						{
 							type: 'paragraph',
-							children: [{ type: 'strong', children: [{ type: 'text', value: GAP }] }, { type: 'text', value: ' ' }, ...inlineToMarkdown(children)]
+							children: [
+								{ type: 'strong', children: [{ type: 'text', value: GAP }] },
+								{ type: 'text', value: ' ' },
+								...inlineToMarkdown(children)
+							]
 						}
 					]
 				}
@@ -53,11 +74,20 @@ function blockToMarkdown(node: DocNode): RootContent[] {
 					type: 'list',
 					ordered: node.type === 'orderedList',
 					spread: false,
-					children: children.map((item): ListItem => ({ type: 'listItem', spread: false, children: (item.content ?? []).flatMap(blockToMarkdown) as BlockContent[] }))
+					children: children.map((item): ListItem => ({
+						type: 'listItem',
+						spread: false,
+						children: (item.content ?? []).flatMap(blockToMarkdown) as BlockContent[]
+					}))
 				}
 			];
 		case 'blockquote':
-			return [{ type: 'blockquote', children: children.flatMap(blockToMarkdown) as (BlockContent | DefinitionContent)[] }];
+			return [
+				{
+					type: 'blockquote',
+					children: children.flatMap(blockToMarkdown) as (BlockContent | DefinitionContent)[]
+				}
+			];
 		case 'codeBlock':
 			return [{ type: 'code', value: children.map(({ text }) => text ?? '').join('') }];
 		case 'horizontalRule':
@@ -70,7 +100,9 @@ function blockToMarkdown(node: DocNode): RootContent[] {
 						type: 'tableRow',
 						children: (row.content ?? []).map((cell) => ({
 							type: 'tableCell',
-							children: (cell.content ?? []).flatMap((block) => inlineToMarkdown(block.content ?? []))
+							children: (cell.content ?? []).flatMap((block) =>
+								inlineToMarkdown(block.content ?? [])
+							)
 						}))
 					}))
 				}
@@ -91,7 +123,8 @@ function inlineToMarkdown(nodes: readonly DocNode[]): PhrasingContent[] {
 			if (mark.type === 'bold') inner = { type: 'strong', children: [inner] };
 			else if (mark.type === 'italic') inner = { type: 'emphasis', children: [inner] };
 			else if (mark.type === 'strike') inner = { type: 'delete', children: [inner] };
-			else if (mark.type === 'link') inner = { type: 'link', url: String(mark.attrs?.href ?? ''), children: [inner] as never };
+			else if (mark.type === 'link')
+				inner = { type: 'link', url: String(mark.attrs?.href ?? ''), children: [inner] as never };
 		}
 		return [inner];
 	});
@@ -100,26 +133,48 @@ function inlineToMarkdown(nodes: readonly DocNode[]): PhrasingContent[] {
 function blockFromMarkdown(node: RootContent): DocNode[] {
 	switch (node.type) {
 		case 'heading':
-			return [{ type: 'heading', attrs: { level: Math.min(4, node.depth), section: null }, content: inlineFromMarkdown(node.children, []) }];
+			return [
+				{
+					type: 'heading',
+					attrs: { level: Math.min(4, node.depth), section: null },
+					content: inlineFromMarkdown(node.children, [])
+				}
+			];
 		case 'paragraph':
 			return [{ type: 'paragraph', content: inlineFromMarkdown(node.children, []) }];
 		case 'blockquote': {
 			const text = gapTextOf(node);
-			if (text !== null) return [{ type: 'gap', content: text === '' ? [] : [{ type: 'text', text }] }];
-			return [{ type: 'blockquote', content: node.children.flatMap((child) => blockFromMarkdown(child as RootContent)) }];
+			if (text !== null)
+				return [{ type: 'gap', content: text === '' ? [] : [{ type: 'text', text }] }];
+			return [
+				{
+					type: 'blockquote',
+					content: node.children.flatMap((child) => blockFromMarkdown(child as RootContent))
+				}
+			];
 		}
 		case 'list':
 			return [
 				{
 					type: node.ordered === true ? 'orderedList' : 'bulletList',
 					content: node.children.map((item) => {
-						const content = item.children.flatMap((child) => blockFromMarkdown(child as RootContent));
-						return { type: 'listItem', content: content.length > 0 ? content : [{ type: 'paragraph' }] };
+						const content = item.children.flatMap((child) =>
+							blockFromMarkdown(child as RootContent)
+						);
+						return {
+							type: 'listItem',
+							content: content.length > 0 ? content : [{ type: 'paragraph' }]
+						};
 					})
 				}
 			];
 		case 'code':
-			return [{ type: 'codeBlock', content: node.value === '' ? [] : [{ type: 'text', text: node.value }] }];
+			return [
+				{
+					type: 'codeBlock',
+					content: node.value === '' ? [] : [{ type: 'text', text: node.value }]
+				}
+			];
 		case 'thematicBreak':
 			return [{ type: 'horizontalRule' }];
 		case 'table':
@@ -148,14 +203,20 @@ function gapTextOf(node: Extract<RootContent, { type: 'blockquote' }>): string |
 	return rest.map(plain).join('').trim();
 }
 
-function inlineFromMarkdown(nodes: readonly PhrasingContent[], marks: readonly DocMark[]): DocNode[] {
+function inlineFromMarkdown(
+	nodes: readonly PhrasingContent[],
+	marks: readonly DocMark[]
+): DocNode[] {
 	return nodes.flatMap((node): DocNode[] => {
-		const text = (value: string): DocNode[] => (value === '' ? [] : [{ type: 'text', text: value, ...(marks.length > 0 ? { marks } : {}) }]);
+		const text = (value: string): DocNode[] =>
+			value === '' ? [] : [{ type: 'text', text: value, ...(marks.length > 0 ? { marks } : {}) }];
 		switch (node.type) {
 			case 'text':
 				return text(node.value.replace(/\n/g, ' '));
 			case 'inlineCode':
-				return node.value === '' ? [] : [{ type: 'text', text: node.value, marks: [...marks, { type: 'code' }] }];
+				return node.value === ''
+					? []
+					: [{ type: 'text', text: node.value, marks: [...marks, { type: 'code' }] }];
 			case 'break':
 				return [{ type: 'hardBreak' }];
 			case 'strong':
@@ -166,7 +227,10 @@ function inlineFromMarkdown(nodes: readonly PhrasingContent[], marks: readonly D
 				return inlineFromMarkdown(node.children, [...marks, { type: 'strike' }]);
 			case 'link':
 				return /^(?:https?:|mailto:|\/|#)/i.test(node.url)
-					? inlineFromMarkdown(node.children, [...marks, { type: 'link', attrs: { href: node.url } }])
+					? inlineFromMarkdown(node.children, [
+							...marks,
+							{ type: 'link', attrs: { href: node.url } }
+						])
 					: inlineFromMarkdown(node.children, marks);
 			case 'image':
 				return text(node.alt ?? '');

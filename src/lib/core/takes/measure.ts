@@ -93,7 +93,9 @@ export function measureBlock(node: DocNode, terms: TermIndex, runs: RunIndex): B
 		counts: counts.length === 1 ? counts[0]! : joinCounts(counts),
 		reading: isHeading ? readingSumsOf('') : addReading(lines.map(readingSumsOf)),
 		paragraphWords: node.type === 'paragraph' || node.type === 'blockquote' ? countWords(text) : 0,
-		sentenceStems: lines.flatMap((line) => sentencesOf(line).map((sentence) => contentStemsOf(sentence.text))),
+		sentenceStems: lines.flatMap((line) =>
+			sentencesOf(line).map((sentence) => contentStemsOf(sentence.text))
+		),
 		closeWords: closeWordsOf(text, runs),
 		links: countLinks(node)
 	};
@@ -136,7 +138,14 @@ export function takeSectionsOf(blocks: readonly BlockMeasure[]): TakeSection[] {
 		const head = blocks[from]!.level > 0 ? blocks[from]! : null;
 		let words = 0;
 		for (let i = head ? from + 1 : from; i < to; i++) words += blocks[i]!.words;
-		sections.push({ id: head?.section ?? null, level: head?.level ?? 0, heading: head?.text ?? '', from, to, words });
+		sections.push({
+			id: head?.section ?? null,
+			level: head?.level ?? 0,
+			heading: head?.text ?? '',
+			from,
+			to,
+			words
+		});
 		from = to;
 	};
 	blocks.forEach(({ level }, i) => {

@@ -24,7 +24,11 @@ export interface Slip {
 	readonly words: number;
 	/** Open terms first, in the plan's order; placed ones after. */
 	readonly terms: readonly SlipTerm[];
-	readonly questions: readonly { readonly id: string; readonly text: string; readonly isAnswered: boolean }[];
+	readonly questions: readonly {
+		readonly id: string;
+		readonly text: string;
+		readonly isAnswered: boolean;
+	}[];
 	readonly facts: readonly { readonly id: string; readonly text: string }[];
 	/** Gaps the text still shows. */
 	readonly gaps: number;
@@ -63,10 +67,20 @@ export function slipsOf(
 			const here = range ? countIn(range, t) : 0;
 			const total = uses[t] ?? 0;
 			const over = total - term.max;
-			const isWorst = over > 0 && here > 0 && found.every((other) => !other || countIn(other, t) <= here);
+			const isWorst =
+				over > 0 && here > 0 && found.every((other) => !other || countIn(other, t) <= here);
 			// the rest of the article may use it too; only what is over the whole range is too many here
 			const most = isWorst ? Math.max(wanted, here - over) : Math.max(here, wanted);
-			return [{ key, phrase: term.phrase, state: termStateOf(here, wanted, most), deed: deedFor(here, wanted, most), uses: here, wanted }];
+			return [
+				{
+					key,
+					phrase: term.phrase,
+					state: termStateOf(here, wanted, most),
+					deed: deedFor(here, wanted, most),
+					uses: here,
+					wanted
+				}
+			];
 		});
 		let words = 0;
 		let gaps = 0;
@@ -78,14 +92,23 @@ export function slipsOf(
 		}
 		return {
 			section: section.id,
-			heading: range ? blocks[range.from]!.text : section.level === 1 ? plan.title : section.heading,
+			heading: range
+				? blocks[range.from]!.text
+				: section.level === 1
+					? plan.title
+					: section.heading,
 			kind: section.kind,
 			budget: section.budget,
 			words,
-			terms: [...terms.filter(({ state }) => state !== 'placed'), ...terms.filter(({ state }) => state === 'placed')],
+			terms: [
+				...terms.filter(({ state }) => state !== 'placed'),
+				...terms.filter(({ state }) => state === 'placed')
+			],
 			questions: section.questions.flatMap(({ question }) => {
 				const asked = findings.questions.find(({ id }) => id === question);
-				return asked ? [{ id: question, text: asked.text, isAnswered: answered.has(question) }] : [];
+				return asked
+					? [{ id: question, text: asked.text, isAnswered: answered.has(question) }]
+					: [];
 			}),
 			facts: section.facts.flatMap(({ fact }) => {
 				const known = findings.facts.find(({ id }) => id === fact);
@@ -111,10 +134,16 @@ function rangesOf(plan: Plan, blocks: readonly BlockMeasure[]): Map<string, Rang
 		seen.add(section);
 		starts.push({ id: section, at });
 	});
-	return new Map(starts.map(({ id, at }, i) => [id, { from: at, to: starts[i + 1]?.at ?? blocks.length }]));
+	return new Map(
+		starts.map(({ id, at }, i) => [id, { from: at, to: starts[i + 1]?.at ?? blocks.length }])
+	);
 }
 
 /** A manuscript of the plan's headings alone, to be written by hand. */
 export function headingsOf(plan: Plan): { level: number; text: string; section: string }[] {
-	return plan.sections.map(({ id, level, heading }) => ({ level, text: level === 1 ? plan.title : heading, section: id }));
+	return plan.sections.map(({ id, level, heading }) => ({
+		level,
+		text: level === 1 ? plan.title : heading,
+		section: id
+	}));
 }

@@ -32,7 +32,8 @@ export class TakeTally {
 	update(blocks: readonly BlockMeasure[]): void {
 		const before = this.#blocks;
 		let start = 0;
-		while (start < before.length && start < blocks.length && before[start] === blocks[start]) start++;
+		while (start < before.length && start < blocks.length && before[start] === blocks[start])
+			start++;
 		let end = 0;
 		while (
 			end < before.length - start &&

@@ -124,8 +124,16 @@ const IRREGULAR: Readonly<Record<string, readonly string[]>> = {
 export function verbFormsOf(base: string): string[] {
 	const ending = /[^aeiou]y$/.test(base);
 	const doubles = /^[^aeiou]*[aeiou][bdgklmnprt]$/.test(base);
-	const third = ending ? base.slice(0, -1) + 'ies' : /(?:s|x|z|ch|sh|o)$/.test(base) ? base + 'es' : base + 's';
-	const stem = doubles ? base + base.at(-1) : base.endsWith('e') && !base.endsWith('ee') ? base.slice(0, -1) : base;
+	const third = ending
+		? base.slice(0, -1) + 'ies'
+		: /(?:s|x|z|ch|sh|o)$/.test(base)
+			? base + 'es'
+			: base + 's';
+	const stem = doubles
+		? base + base.at(-1)
+		: base.endsWith('e') && !base.endsWith('ee')
+			? base.slice(0, -1)
+			: base;
 	const past = IRREGULAR[base] ?? [ending ? base.slice(0, -1) + 'ied' : stem + 'ed'];
 	return [...new Set([base, third, stem + 'ing', ...past])];
 }

@@ -16,8 +16,7 @@ this those though through thus till to together too toward towards two under unt
 uses using usually very want wants was wasn't way ways we we'd we'll we're we've well went were weren't
 what what's when where whether which while who who's whom whose why will with within without won't would
 wouldn't yes yet you you'd you'll you're you've your yours yourself three four five six seven eight nine
-ten look looks looking lot lots good best better great kind sort bit`
-		.split(/\s+/)
+ten look looks looking lot lots good best better great kind sort bit`.split(/\s+/)
 );
 
 /** Whether a plain word (lower case) is one that carries no subject of its own. */

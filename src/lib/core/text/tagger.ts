@@ -33,6 +33,10 @@ export function makeTagger(
 		const values = tokens.out(nlp.its.value) as string[];
 		const tags = tokens.out(nlp.its.pos) as string[];
 		const spaces = tokens.out(nlp.its.precedingSpaces) as string[];
-		return values.map((value, i) => ({ text: value, pos: tags[i] ?? 'X', attached: spaces[i] === '' }));
+		return values.map((value, i) => ({
+			text: value,
+			pos: tags[i] ?? 'X',
+			attached: spaces[i] === ''
+		}));
 	};
 }

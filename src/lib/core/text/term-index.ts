@@ -73,7 +73,11 @@ export function termKeyOf(phrase: string): string {
 
 /** Makes the index for a list of patterns. A pattern without a word never matches. */
 export function indexTerms(patterns: readonly Pattern[]): TermIndex {
-	const index: TermIndex = { root: { next: new Map(), terms: [] }, keys: new Map(), size: patterns.length };
+	const index: TermIndex = {
+		root: { next: new Map(), terms: [] },
+		keys: new Map(),
+		size: patterns.length
+	};
 	patterns.forEach((pattern, term) => {
 		for (const spelling of [pattern.phrase, ...(pattern.variants ?? [])]) {
 			const keys = keysOf(spelling).map(({ key }) => key);
@@ -82,7 +86,11 @@ export function indexTerms(patterns: readonly Pattern[]): TermIndex {
 			insert(index, keys, verbs, term);
 			// "drystone wall" for "dry stone wall": two neighbours written as one word
 			for (let at = 0; at + 1 < keys.length; at++) {
-				const joined = [...keys.slice(0, at), singularOf(keys[at]! + keys[at + 1]!), ...keys.slice(at + 2)];
+				const joined = [
+					...keys.slice(0, at),
+					singularOf(keys[at]! + keys[at + 1]!),
+					...keys.slice(at + 2)
+				];
 				insert(index, joined, [], term);
 			}
 		}
@@ -90,7 +98,12 @@ export function indexTerms(patterns: readonly Pattern[]): TermIndex {
 	return index;
 }
 
-function insert(index: TermIndex, keys: readonly string[], verbs: readonly number[], term: number): void {
+function insert(
+	index: TermIndex,
+	keys: readonly string[],
+	verbs: readonly number[],
+	term: number
+): void {
 	let nodes = [index.root];
 	keys.forEach((key, at) => {
 		const forms = verbs.includes(at) ? verbFormsOf(key).map(singularOf) : [key];
@@ -135,7 +148,11 @@ export function findTerms(index: TermIndex, text: string): TermMatch[] {
 		inSentence.sort((a, b) => a.from - b.from || b.to - a.to || a.term - b.term);
 		let reach: { from: number; to: number } = { from: -1, to: -1 };
 		for (const { term, from, to } of inSentence) {
-			const inside = reach.from >= 0 && from >= reach.from && to <= reach.to && to - from < reach.to - reach.from;
+			const inside =
+				reach.from >= 0 &&
+				from >= reach.from &&
+				to <= reach.to &&
+				to - from < reach.to - reach.from;
 			if (!inside && to > reach.to) reach = { from, to };
 			matches.push({
 				term,

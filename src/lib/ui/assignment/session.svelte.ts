@@ -37,7 +37,11 @@ export class Session {
 	readonly plan = $derived(this.#plan ?? null);
 	readonly takes = $derived(this.#takes ?? []);
 	readonly isRead = $derived(
-		this.#assignment !== undefined && this.#pages !== undefined && this.#notes !== undefined && this.#plan !== undefined && this.#takes !== undefined
+		this.#assignment !== undefined &&
+			this.#pages !== undefined &&
+			this.#notes !== undefined &&
+			this.#plan !== undefined &&
+			this.#takes !== undefined
 	);
 	readonly counted = $derived(this.pages.filter(({ counted }) => counted));
 	/** Letter of each counted page, by id. */
@@ -73,15 +77,33 @@ export class Session {
 	/** Follows the stored data; returns what ends it. */
 	open(): () => void {
 		const follow = <T>(query: () => Promise<T>, take: (value: T) => void) => {
-			const subscription = (liveQuery(query) as Observable<T>).subscribe({ next: take, error: (error: unknown) => (this.#trouble = String(error)) });
+			const subscription = (liveQuery(query) as Observable<T>).subscribe({
+				next: take,
+				error: (error: unknown) => (this.#trouble = String(error))
+			});
 			return () => subscription.unsubscribe();
 		};
 		const ends = [
-			follow(() => db.assignments.get(this.id), (value) => (this.#assignment = value ?? null)),
-			follow(() => listPages(this.id), (value) => (this.#pages = value)),
-			follow(() => listNotes(this.id), (value) => (this.#notes = value)),
-			follow(() => readPlan(this.id), (value) => (this.#plan = value?.plan ?? null)),
-			follow(() => listTakes(this.id), (value) => (this.#takes = value))
+			follow(
+				() => db.assignments.get(this.id),
+				(value) => (this.#assignment = value ?? null)
+			),
+			follow(
+				() => listPages(this.id),
+				(value) => (this.#pages = value)
+			),
+			follow(
+				() => listNotes(this.id),
+				(value) => (this.#notes = value)
+			),
+			follow(
+				() => readPlan(this.id),
+				(value) => (this.#plan = value?.plan ?? null)
+			),
+			follow(
+				() => listTakes(this.id),
+				(value) => (this.#takes = value)
+			)
 		];
 		return () => ends.forEach((end) => end());
 	}
@@ -125,7 +147,10 @@ export class Session {
 		if (sign === '' || sign === this.#standingsSign) return;
 		this.#standingsSign = sign;
 		try {
-			const standings = await analysis.standings(this.input, (progress) => (this.#standingProgress = progress));
+			const standings = await analysis.standings(
+				this.input,
+				(progress) => (this.#standingProgress = progress)
+			);
 			if (standings !== null && this.#sign === sign) this.#standings = standings;
 		} catch (error) {
 			this.#standingsSign = '';

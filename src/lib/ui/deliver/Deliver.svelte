@@ -25,11 +25,20 @@
 	const gaps = $derived(take ? gapsOf(take.doc) : []);
 	let withGaps = $state(false);
 	/** What is handed over: gaps are for the writer, so they stay behind unless wanted. */
-	const doc = $derived.by((): TakeDoc | null => (take ? (withGaps ? take.doc : { ...take.doc, content: take.doc.content.filter(({ type }) => type !== 'gap') }) : null));
+	const doc = $derived.by((): TakeDoc | null =>
+		take
+			? withGaps
+				? take.doc
+				: { ...take.doc, content: take.doc.content.filter(({ type }) => type !== 'gap') }
+			: null
+	);
 	const body = $derived(doc ? htmlBodyOf(doc) : '');
 	const markdown = $derived(doc ? markdownOf(doc) : '');
 
-	function setMeta(label: string, values: { titleTag?: string; description?: string; slug?: string }) {
+	function setMeta(
+		label: string,
+		values: { titleTag?: string; description?: string; slug?: string }
+	) {
 		if (plan) void session.changePlan(label, { ...plan, ...values });
 	}
 
@@ -38,9 +47,15 @@
 		try {
 			const whole = await readWhole(session.id);
 			if (!whole) return;
-			download(`${slug}.corvan.zip`, await analysis.writeArchive(archiveOf(whole)), 'application/zip');
+			download(
+				`${slug}.corvan.zip`,
+				await analysis.writeArchive(archiveOf(whole)),
+				'application/zip'
+			);
 		} catch (error) {
-			toast.error(`The archive could not be written: ${error instanceof Error ? error.message : String(error)}`);
+			toast.error(
+				`The archive could not be written: ${error instanceof Error ? error.message : String(error)}`
+			);
 		} finally {
 			isPacking = false;
 		}
@@ -57,61 +72,132 @@
 		<h1 class="mb-3 text-xl">Hand it over</h1>
 		{#if take}
 			{#if session.takes.length > 1}
-				<label class="mb-3 block"><span class="font-semibold">Take</span>
-					<select class="field mt-1" value={take.id} onchange={(event) => (chosen = event.currentTarget.value)}>
-						{#each session.takes as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
+				<label class="mb-3 block"
+					><span class="font-semibold">Take</span>
+					<select
+						class="field mt-1"
+						value={take.id}
+						onchange={(event) => (chosen = event.currentTarget.value)}
+					>
+						{#each session.takes as other (other.id)}<option value={other.id}>{other.name}</option
+							>{/each}
 					</select>
 				</label>
 			{/if}
 			{#if plan}
-				<label class="mb-3 block"><span class="font-semibold">Title tag</span> <span class="text-ink-2 float-right">{title.length} characters</span>
-					<input class="field mt-1" value={title} onchange={(event) => setMeta('Changed the title tag', { titleTag: event.currentTarget.value })} />
+				<label class="mb-3 block"
+					><span class="font-semibold">Title tag</span>
+					<span class="float-right text-ink-2">{title.length} characters</span>
+					<input
+						class="field mt-1"
+						value={title}
+						onchange={(event) =>
+							setMeta('Changed the title tag', { titleTag: event.currentTarget.value })}
+					/>
 				</label>
-				<label class="mb-3 block"><span class="font-semibold">Meta description</span> <span class="text-ink-2 float-right">{description.length} characters</span>
-					<textarea class="field mt-1 h-20" value={description} onchange={(event) => setMeta('Changed the description', { description: event.currentTarget.value })}></textarea>
+				<label class="mb-3 block"
+					><span class="font-semibold">Meta description</span>
+					<span class="float-right text-ink-2">{description.length} characters</span>
+					<textarea
+						class="field mt-1 h-20"
+						value={description}
+						onchange={(event) =>
+							setMeta('Changed the description', { description: event.currentTarget.value })}
+					></textarea>
 				</label>
-				<label class="mb-4 block"><span class="font-semibold">Slug</span>
-					<input class="field mt-1" value={slug} onchange={(event) => setMeta('Changed the slug', { slug: slugOf(event.currentTarget.value) })} />
+				<label class="mb-4 block"
+					><span class="font-semibold">Slug</span>
+					<input
+						class="field mt-1"
+						value={slug}
+						onchange={(event) =>
+							setMeta('Changed the slug', { slug: slugOf(event.currentTarget.value) })}
+					/>
 				</label>
 			{/if}
 			{#if gaps.length > 0}
-				<p class="border-warning mb-3 border-l-2 pl-3">
-					{gaps.length === 1 ? 'One gap is' : `${gaps.length} gaps are`} still open. <a class="linkish" href={resolve('/a/[id]/write', { id: session.id })}>Fill {gaps.length === 1 ? 'it' : 'them'}</a>, or hand over without.
-					<label class="mt-1 flex items-center gap-2"><input type="checkbox" class="checkbox checkbox-xs" bind:checked={withGaps} /> Leave the gaps in what is handed over</label>
+				<p class="mb-3 border-l-2 border-warning pl-3">
+					{gaps.length === 1 ? 'One gap is' : `${gaps.length} gaps are`} still open.
+					<a class="linkish" href={resolve('/a/[id]/write', { id: session.id })}
+						>Fill {gaps.length === 1 ? 'it' : 'them'}</a
+					>, or hand over without.
+					<label class="mt-1 flex items-center gap-2"
+						><input type="checkbox" class="checkbox checkbox-xs" bind:checked={withGaps} /> Leave the
+						gaps in what is handed over</label
+					>
 				</p>
 			{/if}
-			<ul class="border-rule border-t">
-				{#each [{ name: 'Markdown', file: `${slug}.md`, get: () => markdown, type: 'text/markdown', what: 'Markdown' }, { name: 'Clean HTML, the body alone', file: `${slug}.body.html`, get: () => body, type: 'text/html', what: 'HTML' }, { name: 'HTML, the whole page', file: `${slug}.html`, get: () => (doc ? htmlPageOf(doc, { titleTag: title, description, language: 'en' }) : ''), type: 'text/html', what: 'page' }] as form (form.name)}
-					<li class="border-rule flex items-baseline gap-3 border-b py-2">
+			<ul class="border-t border-rule">
+				{#each [{ name: 'Markdown', file: `${slug}.md`, get: () => markdown, type: 'text/markdown', what: 'Markdown' }, { name: 'Clean HTML, the body alone', file: `${slug}.body.html`, get: () => body, type: 'text/html', what: 'HTML' }, { name: 'HTML, the whole page', file: `${slug}.html`, get: () => (doc ? htmlPageOf( doc, { titleTag: title, description, language: 'en' } ) : ''), type: 'text/html', what: 'page' }] as form (form.name)}
+					<li class="flex items-baseline gap-3 border-b border-rule py-2">
 						<span class="flex-1">{form.name}</span>
-						<button class="linkish" onclick={() => void copy(form.get(), form.what)} aria-label="Copy {form.name}">Copy</button>
-						<button class="act" onclick={() => download(form.file, form.get(), form.type)} aria-label="Download {form.name}">Download</button>
+						<button
+							class="linkish"
+							onclick={() => void copy(form.get(), form.what)}
+							aria-label="Copy {form.name}">Copy</button
+						>
+						<button
+							class="act"
+							onclick={() => download(form.file, form.get(), form.type)}
+							aria-label="Download {form.name}">Download</button
+						>
 					</li>
 				{/each}
-				<li class="border-rule flex items-baseline gap-3 border-b py-2">
-					<span class="flex-1">Archive of the whole assignment<br /><span class="text-ink-2">pages, notes, plan and every take in one open file</span></span>
-					<button class="act" disabled={isPacking} onclick={() => void pack()} aria-label="Download the archive">{isPacking ? 'Packing …' : 'Download'}</button>
+				<li class="flex items-baseline gap-3 border-b border-rule py-2">
+					<span class="flex-1"
+						>Archive of the whole assignment<br /><span class="text-ink-2"
+							>pages, notes, plan and every take in one open file</span
+						></span
+					>
+					<button
+						class="act"
+						disabled={isPacking}
+						onclick={() => void pack()}
+						aria-label="Download the archive">{isPacking ? 'Packing …' : 'Download'}</button
+					>
 				</li>
 			</ul>
 		{:else}
-			<p class="text-ink-2">There is no take yet. <a class="linkish" href={resolve('/a/[id]/write', { id: session.id })}>Draft or write one</a> to hand it over. The archive leaves at any time.</p>
-			<p class="mt-3"><button class="act" disabled={isPacking} onclick={() => void pack()}>Download the archive</button></p>
+			<p class="text-ink-2">
+				There is no take yet. <a class="linkish" href={resolve('/a/[id]/write', { id: session.id })}
+					>Draft or write one</a
+				> to hand it over. The archive leaves at any time.
+			</p>
+			<p class="mt-3">
+				<button class="act" disabled={isPacking} onclick={() => void pack()}
+					>Download the archive</button
+				>
+			</p>
 		{/if}
 	</section>
-	<section class="bg-sheet border-rule flex min-h-0 flex-col border-l" aria-label="Preview">
+	<section class="flex min-h-0 flex-col border-l border-rule bg-sheet" aria-label="Preview">
 		{#if doc}
-			<div role="tablist" aria-label="Preview as" class="border-rule flex gap-5 border-b px-8 pt-3">
+			<div role="tablist" aria-label="Preview as" class="flex gap-5 border-b border-rule px-8 pt-3">
 				{#each [['page', 'As a page'], ['html', 'HTML'], ['markdown', 'Markdown']] as const as [id, name] (id)}
-					<button role="tab" aria-selected={view === id} class="tab-line" class:on={view === id} onclick={() => (view = id)}>{name}</button>
+					<button
+						role="tab"
+						aria-selected={view === id}
+						class="tab-line"
+						class:on={view === id}
+						onclick={() => (view = id)}>{name}</button
+					>
 				{/each}
 			</div>
-			<!-- svelte-ignore a11y_no_noninteractive_tabindex -- a scrolling region must be reachable by keyboard -->
-			<div class="min-h-0 flex-1 overflow-y-auto px-10 py-6 max-sm:px-4" tabindex="0" role="region" aria-label="Preview of the article">
+			<!-- a scrolling region must be reachable by keyboard -->
+			<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+			<div
+				class="min-h-0 flex-1 overflow-y-auto px-10 py-6 max-sm:px-4"
+				tabindex="0"
+				role="region"
+				aria-label="Preview of the article"
+			>
 				{#if view === 'page'}
 					<!-- eslint-disable-next-line svelte/no-at-html-tags -- our own serialiser's output, sanitised twice -->
 					<article class="preview">{@html DOMPurify.sanitize(body)}</article>
 				{:else}
-					<pre class="text-xs leading-relaxed whitespace-pre-wrap">{view === 'html' ? body : markdown}</pre>
+					<pre class="text-xs leading-relaxed whitespace-pre-wrap">{view === 'html'
+							? body
+							: markdown}</pre>
 				{/if}
 			</div>
 		{/if}

@@ -25,7 +25,9 @@
 		};
 	});
 
-	const company = $derived(term.company.flatMap((key) => findings.terms.find((other) => other.key === key)?.phrase ?? []));
+	const company = $derived(
+		term.company.flatMap((key) => findings.terms.find((other) => other.key === key)?.phrase ?? [])
+	);
 	const inHeadings = $derived(term.uses.filter(({ h1, h2, h3 }) => h1 || h2 || h3).length);
 
 	function piecesOf({ text, marks }: Context): { text: string; isMarked: boolean }[] {
@@ -33,7 +35,10 @@
 		let at = 0;
 		for (const [start, end] of marks) {
 			if (start < at) continue;
-			pieces.push({ text: text.slice(at, start), isMarked: false }, { text: text.slice(start, end), isMarked: true });
+			pieces.push(
+				{ text: text.slice(at, start), isMarked: false },
+				{ text: text.slice(start, end), isMarked: true }
+			);
 			at = end;
 		}
 		pieces.push({ text: text.slice(at), isMarked: false });
@@ -42,17 +47,32 @@
 </script>
 
 <h1 class="text-lg">{term.phrase}</h1>
-<p class="text-ink-2 mt-1">
-	{term.weight} · {term.min === term.max ? term.min : `${term.min} to ${term.max}`} uses · on {term.uses.length} of {findings.pages.length} pages{inHeadings > 0 ? `, in a heading of ${inHeadings}` : ''}.
-	{#if company.length > 0}Keeps company with <em class="font-serif">{company.slice(0, 4).join(', ')}</em>.{/if}
+<p class="mt-1 text-ink-2">
+	{term.weight} · {term.min === term.max ? term.min : `${term.min} to ${term.max}`} uses · on {term
+		.uses.length} of {findings.pages.length} pages{inHeadings > 0
+		? `, in a heading of ${inHeadings}`
+		: ''}.
+	{#if company.length > 0}Keeps company with <em class="font-serif"
+			>{company.slice(0, 4).join(', ')}</em
+		>.{/if}
 </p>
-<details class="border-rule mt-2 border-t pt-2">
-	<summary class="linkish">Where {term.min === term.max ? 'this number comes' : 'these numbers come'} from</summary>
-	<p class="text-ink-2 mt-1">{term.uses.length < 4 ? 'Least and most' : 'Lower and upper quartile'} of the rates below, for {findings.targetWords.toLocaleString('en')} words, rounded outwards, at most 2% of the words.</p>
+<details class="mt-2 border-t border-rule pt-2">
+	<summary class="linkish"
+		>Where {term.min === term.max ? 'this number comes' : 'these numbers come'} from</summary
+	>
+	<p class="mt-1 text-ink-2">
+		{term.uses.length < 4 ? 'Least and most' : 'Lower and upper quartile'} of the rates below, for {findings.targetWords.toLocaleString(
+			'en'
+		)} words, rounded outwards, at most 2% of the words.
+	</p>
 	<table class="mt-1 w-full">
 		<tbody>
 			{#each term.uses as use (use.page)}
-				<tr><td class="w-6 font-semibold">{letters.get(use.page)}</td><td>{use.count} uses</td><td class="text-ink-2 text-right">{use.rate.toFixed(1)} per 1,000</td></tr>
+				<tr
+					><td class="w-6 font-semibold">{letters.get(use.page)}</td><td>{use.count} uses</td><td
+						class="text-right text-ink-2">{use.rate.toFixed(1)} per 1,000</td
+					></tr
+				>
 			{/each}
 		</tbody>
 	</table>
@@ -62,12 +82,19 @@
 		<p class="text-ink-2" role="status">Finding the sentences …</p>
 	{:else}
 		{#each contexts as context, i (i)}
-			<p class="border-rule border-t py-2">
-				<span class="text-xs"><strong>{letters.get(context.page)}</strong>{context.heading ? ` · ${context.heading}` : ' · before the first heading'}</span><br />
-				<span class="font-serif text-[14px] leading-normal">{#each piecesOf(context) as piece, p (p)}{#if piece.isMarked}<mark>{piece.text}</mark>{:else}{piece.text}{/if}{/each}</span>
+			<p class="border-t border-rule py-2">
+				<span class="text-xs"
+					><strong>{letters.get(context.page)}</strong>{context.heading
+						? ` · ${context.heading}`
+						: ' · before the first heading'}</span
+				><br />
+				<span class="font-serif text-[14px] leading-normal"
+					>{#each piecesOf(context) as piece, p (p)}{#if piece.isMarked}<mark>{piece.text}</mark
+							>{:else}{piece.text}{/if}{/each}</span
+				>
 			</p>
 		{:else}
-			<p class="text-ink-2 border-rule border-t py-2">No counted page uses it word for word.</p>
+			<p class="border-t border-rule py-2 text-ink-2">No counted page uses it word for word.</p>
 		{/each}
 	{/if}
 </div>

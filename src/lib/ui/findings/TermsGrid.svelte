@@ -21,17 +21,26 @@
 	let search = $state('');
 	let body = $state<HTMLElement>();
 
-	const pages = $derived([...letters].map(([id, letter]) => ({ id, letter })).filter(({ id }) => findings.pages.some((page) => page.id === id)));
+	const pages = $derived(
+		[...letters]
+			.map(([id, letter]) => ({ id, letter }))
+			.filter(({ id }) => findings.pages.some((page) => page.id === id))
+	);
 	const rows = $derived.by(() => {
 		const wanted = search.trim().toLowerCase();
-		const kept = findings.terms.filter((term) => (weight === 'all' || term.weight === weight) && term.phrase.toLowerCase().includes(wanted));
+		const kept = findings.terms.filter(
+			(term) =>
+				(weight === 'all' || term.weight === weight) && term.phrase.toLowerCase().includes(wanted)
+		);
 		if (sort === 'phrase') return kept.toSorted((a, b) => (a.phrase < b.phrase ? -1 : 1));
 		if (sort === 'pages') return kept.toSorted((a, b) => b.uses.length - a.uses.length);
 		if (sort === 'opening') return kept.toSorted((a, b) => b.places.opening - a.places.opening);
 		return kept;
 	});
 	// a rate at the top of what is usual fills the cell; the square root keeps rare uses visible
-	const most = $derived(Math.max(1, ...findings.terms.flatMap(({ uses }) => uses.map(({ rate }) => rate))));
+	const most = $derived(
+		Math.max(1, ...findings.terms.flatMap(({ uses }) => uses.map(({ rate }) => rate)))
+	);
 
 	function use(term: Term, page: string) {
 		return term.uses.find((other) => other.page === page);
@@ -48,7 +57,14 @@
 				? phrases.join(', ')
 				: form === 'lines'
 					? phrases.join('\n')
-					: ['| term | weight | wanted | pages |', '| --- | --- | --- | --- |', ...rows.map((term) => `| ${term.phrase} | ${term.weight} | ${rangeText(term)} | ${term.uses.length} |`)].join('\n');
+					: [
+							'| term | weight | wanted | pages |',
+							'| --- | --- | --- | --- |',
+							...rows.map(
+								(term) =>
+									`| ${term.phrase} | ${term.weight} | ${rangeText(term)} | ${term.uses.length} |`
+							)
+						].join('\n');
 		await navigator.clipboard.writeText(text);
 		toast(`Copied ${phrases.length} terms.`);
 	}
@@ -63,7 +79,13 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-2 pb-2">
-	<input class="field max-w-44" type="search" placeholder="Find a term" aria-label="Find a term" bind:value={search} />
+	<input
+		class="field max-w-44"
+		type="search"
+		placeholder="Find a term"
+		aria-label="Find a term"
+		bind:value={search}
+	/>
 	<select class="field w-auto" bind:value={weight} aria-label="Weight">
 		<option value="all">every weight</option>
 		<option value="must">must</option>
@@ -72,45 +94,90 @@
 	</select>
 	<details class="relative">
 		<summary class="act list-none">Copy ▾</summary>
-		<div class="bg-base-100 border-ink absolute z-10 mt-1 flex flex-col border py-1">
-			<button class="hover:bg-wash px-3 py-1 text-left whitespace-nowrap" onclick={() => void copy('commas')}>with commas</button>
-			<button class="hover:bg-wash px-3 py-1 text-left whitespace-nowrap" onclick={() => void copy('lines')}>as lines</button>
-			<button class="hover:bg-wash px-3 py-1 text-left whitespace-nowrap" onclick={() => void copy('markdown')}>as a Markdown table</button>
+		<div class="absolute z-10 mt-1 flex flex-col border border-ink bg-base-100 py-1">
+			<button
+				class="px-3 py-1 text-left whitespace-nowrap hover:bg-wash"
+				onclick={() => void copy('commas')}>with commas</button
+			>
+			<button
+				class="px-3 py-1 text-left whitespace-nowrap hover:bg-wash"
+				onclick={() => void copy('lines')}>as lines</button
+			>
+			<button
+				class="px-3 py-1 text-left whitespace-nowrap hover:bg-wash"
+				onclick={() => void copy('markdown')}>as a Markdown table</button
+			>
 		</div>
 	</details>
-	<p class="text-ink-2 ml-auto text-xs max-sm:hidden">
-		bar: uses per 1,000 words <span class="line"></span> in a heading <span class="ring"></span> in the opening
+	<p class="ml-auto text-xs text-ink-2 max-sm:hidden">
+		bar: uses per 1,000 words <span class="line"></span> in a heading <span class="ring"></span> in the
+		opening
 	</p>
 </div>
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex -- a scrolling region must be reachable by keyboard -->
-<div class="min-h-0 flex-1 overflow-auto pb-4" tabindex="0" role="region" aria-label="Terms by page">
+<!-- a scrolling region must be reachable by keyboard -->
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div
+	class="min-h-0 flex-1 overflow-auto pb-4"
+	tabindex="0"
+	role="region"
+	aria-label="Terms by page"
+>
 	<table class="grid-table">
 		<caption class="sr-only">Terms and how each page uses them</caption>
 		<thead>
 			<tr>
-				<th><button onclick={() => (sort = sort === 'phrase' ? 'rank' : 'phrase')}>Term{sort === 'phrase' ? ' ↓' : ''}</button></th>
-				<th><button onclick={() => (sort = 'rank')}>Weight{sort === 'rank' ? ' ↓' : ''}</button></th>
+				<th
+					><button onclick={() => (sort = sort === 'phrase' ? 'rank' : 'phrase')}
+						>Term{sort === 'phrase' ? ' ↓' : ''}</button
+					></th
+				>
+				<th><button onclick={() => (sort = 'rank')}>Weight{sort === 'rank' ? ' ↓' : ''}</button></th
+				>
 				<th>Wanted</th>
-				<th><button onclick={() => (sort = sort === 'pages' ? 'rank' : 'pages')}>Pages{sort === 'pages' ? ' ↓' : ''}</button></th>
-				{#each pages as { id, letter } (id)}<th class="cell max-md:hidden" title={findings.pages.find((page) => page.id === id)?.title}>{letter}</th>{/each}
+				<th
+					><button onclick={() => (sort = sort === 'pages' ? 'rank' : 'pages')}
+						>Pages{sort === 'pages' ? ' ↓' : ''}</button
+					></th
+				>
+				{#each pages as { id, letter } (id)}<th
+						class="cell max-md:hidden"
+						title={findings.pages.find((page) => page.id === id)?.title}>{letter}</th
+					>{/each}
 				{#if ours}<th>Ours</th>{/if}
 			</tr>
 		</thead>
 		<tbody bind:this={body}>
 			{#each rows as term, i (term.key)}
 				<tr class:chosen={term.key === chosen} onclick={() => onchoose(term.key)}>
-					<td><button class="open font-serif text-left text-[15px] leading-tight font-medium" aria-current={term.key === chosen} onclick={() => onchoose(term.key)} onkeydown={(event) => onkeydown(event, i)}>{term.phrase}</button></td>
+					<td
+						><button
+							class="open text-left font-serif text-[15px] leading-tight font-medium"
+							aria-current={term.key === chosen}
+							onclick={() => onchoose(term.key)}
+							onkeydown={(event) => onkeydown(event, i)}>{term.phrase}</button
+						></td
+					>
 					<td class="text-ink-2">{term.weight}</td>
-					<td class="text-ink-2 whitespace-nowrap">{rangeText(term)}</td>
-					<td class="text-ink-2 whitespace-nowrap">{term.uses.length} of {findings.pages.length}</td>
+					<td class="whitespace-nowrap text-ink-2">{rangeText(term)}</td>
+					<td class="whitespace-nowrap text-ink-2">{term.uses.length} of {findings.pages.length}</td
+					>
 					{#each pages as { id, letter } (id)}
 						{@const on = use(term, id)}
 						<td class="cell max-md:hidden">
 							{#if on}
 								{@const width = Math.max(8, 100 * Math.sqrt(on.rate / most))}
-								<span class="uses" title="{letter}: {on.count} uses, {on.rate.toFixed(1)} per 1,000 words{on.h1 || on.h2 || on.h3 || on.title ? ', in a heading' : ''}{on.opening ? ', in the opening' : ''}">
-									{#if on.title || on.h1 || on.h2 || on.h3}<i class="head" style:width="{width}%"></i>{/if}
+								<span
+									class="uses"
+									title="{letter}: {on.count} uses, {on.rate.toFixed(1)} per 1,000 words{on.h1 ||
+									on.h2 ||
+									on.h3 ||
+									on.title
+										? ', in a heading'
+										: ''}{on.opening ? ', in the opening' : ''}"
+								>
+									{#if on.title || on.h1 || on.h2 || on.h3}<i class="head" style:width="{width}%"
+										></i>{/if}
 									<i class="bar" style:width="{width}%"></i>
 									{#if on.opening}<i class="open-ring"></i>{/if}
 								</span>
@@ -118,7 +185,9 @@
 							{/if}
 						</td>
 					{/each}
-					{#if ours}<td><StateMark state={termStateOf(ours.get(term.key) ?? 0, term.min, term.max)} /></td>{/if}
+					{#if ours}<td
+							><StateMark state={termStateOf(ours.get(term.key) ?? 0, term.min, term.max)} /></td
+						>{/if}
 				</tr>
 			{:else}
 				<tr><td colspan="20" class="text-ink-2">No term is called that.</td></tr>

@@ -14,13 +14,23 @@ interface Measure {
 }
 
 /** Draws one strip a measure, each on its own scale from nought to its most. Returns what takes it away. */
-export function drawShape(element: HTMLElement, measures: readonly Measure[], letters: ReadonlyMap<string, string>, isNight: boolean): () => void {
+export function drawShape(
+	element: HTMLElement,
+	measures: readonly Measure[],
+	letters: ReadonlyMap<string, string>,
+	isNight: boolean
+): () => void {
 	const style = getComputedStyle(element);
 	const colour = (name: string) => style.getPropertyValue(name).trim();
-	const [ink, soft, rule, verdigris] = [colour('--ink'), colour('--ink-2'), colour('--rule'), colour('--color-secondary')];
+	const [ink, soft, rule, verdigris] = [
+		colour('--ink'),
+		colour('--ink-2'),
+		colour('--rule'),
+		colour('--color-secondary')
+	];
 	const chart = init(element, isNight ? 'dark' : undefined, { renderer: 'svg' });
-	const scale = ({ spread }: Measure) => Math.max(1e-9, spread.max * 1.04);
-	const shown = (value: number, { decimals }: Measure) => value.toLocaleString('en', { maximumFractionDigits: decimals });
+	const shown = (value: number, { decimals }: Measure) =>
+		value.toLocaleString('en', { maximumFractionDigits: decimals });
 
 	const drawBand: CustomSeriesRenderItem = (_, api) => {
 		const row = api.value(2) as number;
@@ -31,8 +41,16 @@ export function drawShape(element: HTMLElement, measures: readonly Measure[], le
 		return {
 			type: 'group',
 			children: [
-				{ type: 'line', shape: { x1: left, y1: y, x2: right, y2: y }, style: { stroke: rule, lineWidth: 1 } },
-				{ type: 'rect', shape: { x: x1, y: y - 5, width: Math.max(2, x2 - x1), height: 10 }, style: { fill: verdigris, opacity: 0.28 } }
+				{
+					type: 'line',
+					shape: { x1: left, y1: y, x2: right, y2: y },
+					style: { stroke: rule, lineWidth: 1 }
+				},
+				{
+					type: 'rect',
+					shape: { x: x1, y: y - 5, width: Math.max(2, x2 - x1), height: 10 },
+					style: { fill: verdigris, opacity: 0.28 }
+				}
 			]
 		};
 	};
@@ -42,10 +60,21 @@ export function drawShape(element: HTMLElement, measures: readonly Measure[], le
 		animation: false,
 		textStyle: { fontFamily: style.fontFamily, color: ink },
 		grid: { left: 190, right: 110, top: 10, bottom: 10 },
-		tooltip: { backgroundColor: colour('--color-base-100'), borderColor: ink, textStyle: { color: ink } },
+		tooltip: {
+			backgroundColor: colour('--color-base-100'),
+			borderColor: ink,
+			textStyle: { color: ink }
+		},
 		xAxis: { type: 'value', min: 0, max: 1, show: false },
 		yAxis: [
-			{ type: 'category', inverse: true, data: measures.map(({ label }) => label), axisLine: { show: false }, axisTick: { show: false }, axisLabel: { color: ink, fontSize: 12.5 } },
+			{
+				type: 'category',
+				inverse: true,
+				data: measures.map(({ label }) => label),
+				axisLine: { show: false },
+				axisTick: { show: false },
+				axisLabel: { color: ink, fontSize: 12.5 }
+			},
 			{
 				type: 'category',
 				inverse: true,
@@ -61,19 +90,29 @@ export function drawShape(element: HTMLElement, measures: readonly Measure[], le
 				type: 'custom',
 				silent: true,
 				renderItem: drawBand,
-				data: measures.map((measure, i) => [measure.spread.lower / scale(measure), measure.spread.upper / scale(measure), i])
+				data: measures.map((measure, i) => [
+					measure.spread.lower / scale(measure),
+					measure.spread.upper / scale(measure),
+					i
+				])
 			},
 			{
 				type: 'scatter',
 				symbolSize: 14,
 				itemStyle: { color: 'transparent' },
-				label: { show: true, color: ink, fontWeight: 600, fontSize: 11, formatter: ({ data }: { data: unknown }) => (data as { letter: string }).letter },
+				label: {
+					show: true,
+					color: ink,
+					fontWeight: 600,
+					fontSize: 11,
+					formatter: ({ data }: { data: unknown }) => (data as { letter: string }).letter
+				},
 				tooltip: { formatter: ({ data }: { data: unknown }) => (data as { said: string }).said },
 				data: measures.flatMap((measure, i) =>
-					measure.spread.pages.map(({ page, value }) => ({
-						value: [value / scale(measure), i],
-						letter: letters.get(page) ?? '',
-						said: `${letters.get(page) ?? ''}: ${shown(value, measure)} ${measure.label}`
+					spotsOf(measure, letters).map(({ letters, from, to }) => ({
+						value: [(from + to) / 2 / scale(measure), i],
+						letter: letters,
+						said: `${letters}: ${from === to ? shown(from, measure) : `${shown(from, measure)} to ${shown(to, measure)}`} ${measure.label}`
 					}))
 				)
 			}
@@ -85,4 +124,28 @@ export function drawShape(element: HTMLElement, measures: readonly Measure[], le
 		watch.disconnect();
 		chart.dispose();
 	};
+}
+
+function scale({ spread }: Measure): number {
+	return Math.max(1e-9, spread.max * 1.04);
+}
+
+/** Pages whose values would stand on one another share a label. */
+function spotsOf(
+	measure: Measure,
+	signs: ReadonlyMap<string, string>
+): { letters: string; from: number; to: number }[] {
+	const near = 0.012 * scale(measure);
+	const spots: { letters: string; from: number; to: number }[] = [];
+	const pages = measure.spread.pages
+		.map(({ page, value }) => ({ letter: signs.get(page) ?? '', value }))
+		.sort((a, b) => a.value - b.value || (a.letter < b.letter ? -1 : 1));
+	for (const { letter, value } of pages) {
+		const last = spots.at(-1);
+		if (last && value - last.to <= near * Math.max(1, last.letters.length * 0.8)) {
+			last.letters += letter;
+			last.to = value;
+		} else spots.push({ letters: letter, from: value, to: value });
+	}
+	return spots;
 }

@@ -10,13 +10,16 @@
 	<Dialog.Portal>
 		<Dialog.Overlay class="fixed inset-0 z-40 bg-black/30" />
 		<Dialog.Content
-			class="bg-base-100 border-ink fixed top-24 left-1/2 z-50 w-[min(34rem,94vw)] -translate-x-1/2 border"
+			class="fixed top-24 left-1/2 z-50 w-[min(34rem,94vw)] -translate-x-1/2 border border-ink bg-base-100"
 		>
 			<Dialog.Title class="sr-only">Find an action</Dialog.Title>
 			<Command.Root label="Actions">
-				<Command.Input placeholder="What do you want to do?" class="border-rule w-full border-b bg-transparent px-4 py-3 text-[15px] outline-none" />
+				<Command.Input
+					placeholder="What do you want to do?"
+					class="w-full border-b border-rule bg-transparent px-4 py-3 text-[15px] outline-none"
+				/>
 				<Command.List class="max-h-80 overflow-y-auto py-1">
-					<Command.Empty class="text-ink-2 px-4 py-3">Nothing is called that.</Command.Empty>
+					<Command.Empty class="px-4 py-3 text-ink-2">Nothing is called that.</Command.Empty>
 					{#each actions.all as action (action.label)}
 						<Command.Item
 							value={action.label}
@@ -25,10 +28,10 @@
 								open = false;
 								action.run();
 							}}
-							class="data-selected:bg-wash flex cursor-pointer justify-between px-4 py-1.5"
+							class="flex cursor-pointer justify-between px-4 py-1.5 data-selected:bg-wash"
 						>
 							<span>{action.label}</span>
-							{#if action.keys}<kbd class="text-ink-2 font-sans text-xs">{action.keys}</kbd>{/if}
+							{#if action.keys}<kbd class="font-sans text-xs text-ink-2">{action.keys}</kbd>{/if}
 						</Command.Item>
 					{/each}
 				</Command.List>

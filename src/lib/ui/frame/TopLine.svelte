@@ -12,12 +12,18 @@
 	let { title = '', children }: Props = $props();
 </script>
 
-<header class="border-rule no-print flex h-[46px] items-center gap-4 border-b px-5 max-sm:h-auto max-sm:flex-wrap max-sm:gap-x-3 max-sm:px-3 max-sm:pt-2">
-	<a href={resolve('/')} class="font-serif flex items-center gap-2 text-[17px] font-semibold" aria-label="Corvan, all assignments">
+<header
+	class="no-print flex h-[46px] items-center gap-4 border-b border-rule px-5 max-sm:h-auto max-sm:flex-wrap max-sm:gap-x-3 max-sm:px-3 max-sm:pt-2"
+>
+	<a
+		href={resolve('/')}
+		class="flex items-center gap-2 font-serif text-[17px] font-semibold"
+		aria-label="Corvan, all assignments"
+	>
 		<span class="text-primary"><Mark /></span>Corvan
 	</a>
 	{#if title}
-		<p class="text-ink-2 border-rule max-w-[280px] truncate border-l pl-4">{title}</p>
+		<p class="max-w-[280px] truncate border-l border-rule pl-4 text-ink-2">{title}</p>
 	{/if}
 	{@render children?.()}
 </header>

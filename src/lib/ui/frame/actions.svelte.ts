@@ -1,3 +1,5 @@
+import { untrack } from 'svelte';
+
 /** Something the writer can do, found with Ctrl/⌘+K. */
 export interface Action {
 	readonly label: string;
@@ -18,9 +20,10 @@ class Actions {
 	/** Adds actions; returns what takes them away again. */
 	offer(actions: () => readonly Action[]): () => void {
 		const group = { actions };
-		this.#groups = [...this.#groups, group];
+		// called from effects, which must not follow the list they add to
+		untrack(() => (this.#groups = [...this.#groups, group]));
 		return () => {
-			this.#groups = this.#groups.filter((other) => other !== group);
+			untrack(() => (this.#groups = this.#groups.filter((other) => other !== group)));
 		};
 	}
 }

@@ -17,12 +17,41 @@ export interface Stage {
 export function stagesOf(session: Session): Stage[] {
 	const { pages, counted, findings, plan, takes } = session;
 	const take = takes.at(-1);
-	const words = take ? take.doc.content.reduce((sum, node) => sum + (node.type === 'gap' ? 0 : countWords(docText(node))), 0) : 0;
+	const words = take
+		? take.doc.content.reduce(
+				(sum, node) => sum + (node.type === 'gap' ? 0 : countWords(docText(node))),
+				0
+			)
+		: 0;
 	return [
-		{ id: 'gather', number: 3, name: 'Gather', state: pages.length === 0 ? 'empty' : `${counted.length} of ${pages.length}` },
-		{ id: 'findings', number: 4, name: 'Findings', state: session.progress ? 'reading …' : findings && counted.length > 0 ? `${findings.terms.length} terms` : '–' },
-		{ id: 'plan', number: 5, name: 'Plan', state: plan ? `${plannedWords(plan.sections).toLocaleString('en')} words` : '–' },
-		{ id: 'write', number: 6, name: 'Write', state: take ? `${words.toLocaleString('en')} words` : '–' },
+		{
+			id: 'gather',
+			number: 3,
+			name: 'Gather',
+			state: pages.length === 0 ? 'empty' : `${counted.length} of ${pages.length}`
+		},
+		{
+			id: 'findings',
+			number: 4,
+			name: 'Findings',
+			state: session.progress
+				? 'reading …'
+				: findings && counted.length > 0
+					? `${findings.terms.length} terms`
+					: '–'
+		},
+		{
+			id: 'plan',
+			number: 5,
+			name: 'Plan',
+			state: plan ? `${plannedWords(plan.sections).toLocaleString('en')} words` : '–'
+		},
+		{
+			id: 'write',
+			number: 6,
+			name: 'Write',
+			state: take ? `${words.toLocaleString('en')} words` : '–'
+		},
 		{ id: 'deliver', number: 8, name: 'Deliver', state: take ? 'ready' : '–' }
 	];
 }

@@ -9,7 +9,10 @@
 	{#if block.kind === 'heading'}
 		<p class="heading l{block.level}"><span class="level">H{block.level}</span> {block.text}</p>
 	{:else if block.kind === 'list'}
-		<svelte:element this={block.ordered ? 'ol' : 'ul'} class={block.ordered ? 'list-decimal' : 'list-disc'}>
+		<svelte:element
+			this={block.ordered ? 'ol' : 'ul'}
+			class={block.ordered ? 'list-decimal' : 'list-disc'}
+		>
 			{#each block.items as item, i (i)}<li>{item}</li>{/each}
 		</svelte:element>
 	{:else if block.kind === 'table'}
@@ -17,13 +20,21 @@
 			<table>
 				<tbody>
 					{#each block.rows as row, r (r)}
-						<tr>{#each row as cell, c (c)}<td class:font-semibold={block.header && r === 0}>{cell}</td>{/each}</tr>
+						<tr
+							>{#each row as cell, c (c)}<td class:font-semibold={block.header && r === 0}
+									>{cell}</td
+								>{/each}</tr
+						>
 					{/each}
 				</tbody>
 			</table>
 		</div>
 	{:else if block.kind === 'figure'}
-		<p class="note">Image{block.alt ? `: ${block.alt}` : ' without alt text'}{block.caption ? ` · ${block.caption}` : ''}</p>
+		<p class="note">
+			Image{block.alt ? `: ${block.alt}` : ' without alt text'}{block.caption
+				? ` · ${block.caption}`
+				: ''}
+		</p>
 	{:else if block.kind === 'answer'}
 		<p class="heading l3"><span class="level">?</span> {block.question}</p>
 		{#if block.text}<p>{block.text}</p>{/if}

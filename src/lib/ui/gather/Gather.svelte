@@ -29,8 +29,13 @@
 
 	const notes = $derived(session.notes.filter(({ kind }) => kind === 'note'));
 	const questions = $derived(session.notes.filter(({ kind }) => kind === 'questions'));
-	const page = $derived(session.pages.find(({ id }) => id === chosen) ?? (tab === 'pages' ? session.pages[0] : undefined));
-	const note = $derived(session.notes.find(({ id }) => id === chosen) ?? (tab === 'notes' ? notes[0] : questions[0]));
+	const page = $derived(
+		session.pages.find(({ id }) => id === chosen) ??
+			(tab === 'pages' ? (session.counted[0] ?? session.pages[0]) : undefined)
+	);
+	const note = $derived(
+		session.notes.find(({ id }) => id === chosen) ?? (tab === 'notes' ? notes[0] : questions[0])
+	);
 	const asideCount = $derived(session.pages.length - session.counted.length);
 	const tabs = $derived([
 		{ id: 'pages' as const, name: 'Pages', count: session.pages.length },
@@ -41,8 +46,16 @@
 	$effect(() =>
 		actions.offer(() => [
 			{ label: 'Bring in page files', also: 'html import open', run: () => pagePicker?.click() },
-			{ label: 'Paste a page', also: 'clipboard import', run: () => ((tab = 'pages'), (isPasting = true)) },
-			{ label: 'Bring in notes or questions', also: 'text markdown import', run: () => notePicker?.click() }
+			{
+				label: 'Paste a page',
+				also: 'clipboard import',
+				run: () => ((tab = 'pages'), (isPasting = true))
+			},
+			{
+				label: 'Bring in notes or questions',
+				also: 'text markdown import',
+				run: () => notePicker?.click()
+			}
 		])
 	);
 
@@ -83,7 +96,11 @@
 
 	function tellStorageTrouble(error: unknown) {
 		const isFull = error instanceof DOMException && error.name === 'QuotaExceededError';
-		const why = isFull ? 'This browser has no room left. Deliver an archive of an old assignment and delete it, then try again.' : error instanceof Error ? error.message : String(error);
+		const why = isFull
+			? 'This browser has no room left. Deliver an archive of an old assignment and delete it, then try again.'
+			: error instanceof Error
+				? error.message
+				: String(error);
 		toast.error(`Nothing was brought in. ${why}`, { duration: 15_000 });
 	}
 
@@ -92,14 +109,25 @@
 		const pages: Incoming[] = [];
 		const texts: { name: string; text: string; kind: Note['kind'] }[] = [];
 		for (const file of files) {
-			const isText = /\.(?:txt|md|markdown)$/i.test(file.name) || (wanted === 'notes' && !/\.html?$/i.test(file.name));
+			const isText =
+				/\.(?:txt|md|markdown)$/i.test(file.name) ||
+				(wanted === 'notes' && !/\.html?$/i.test(file.name));
 			if (isText && wanted !== 'pages') {
 				const text = await file.text();
 				const lines = text.split('\n').filter((line) => line.trim() !== '');
 				const asks = lines.filter((line) => /\?\s*[▾▼]?\s*$/.test(line)).length;
-				texts.push({ name: file.name, text, kind: asks > 0.5 * lines.length ? 'questions' : 'note' });
+				texts.push({
+					name: file.name,
+					text,
+					kind: asks > 0.5 * lines.length ? 'questions' : 'note'
+				});
 			} else {
-				pages.push({ name: file.name, origin: isText ? 'text' : 'file', bytes: new Uint8Array(await file.arrayBuffer()), text: '' });
+				pages.push({
+					name: file.name,
+					origin: isText ? 'text' : 'file',
+					bytes: new Uint8Array(await file.arrayBuffer()),
+					text: ''
+				});
 			}
 		}
 		await bringNotes(texts);
@@ -118,7 +146,11 @@
 	function strike(item: Page, struck: number[]) {
 		const before = [...item.struck];
 		void history.run(
-			{ label: struck.length > before.length ? 'Struck out a block' : 'Brought a block back', redo: () => setStruck(item.id, struck), undo: () => setStruck(item.id, before) },
+			{
+				label: struck.length > before.length ? 'Struck out a block' : 'Brought a block back',
+				redo: () => setStruck(item.id, struck),
+				undo: () => setStruck(item.id, before)
+			},
 			{ quiet: true }
 		);
 	}
@@ -157,34 +189,77 @@
 	{ondrop}
 />
 
-<input bind:this={pagePicker} type="file" accept=".html,.htm,.xhtml,.md,.txt" multiple class="hidden" aria-label="Page files" onchange={(event) => void bringFiles([...(event.currentTarget.files ?? [])], 'pages').then(() => pagePicker && (pagePicker.value = ''))} />
-<input bind:this={notePicker} type="file" accept=".md,.markdown,.txt" multiple class="hidden" aria-label="Note files" onchange={(event) => void bringFiles([...(event.currentTarget.files ?? [])], 'notes').then(() => notePicker && (notePicker.value = ''))} />
+<input
+	bind:this={pagePicker}
+	type="file"
+	accept=".html,.htm,.xhtml,.md,.txt"
+	multiple
+	class="hidden"
+	aria-label="Page files"
+	onchange={(event) =>
+		void bringFiles([...(event.currentTarget.files ?? [])], 'pages').then(
+			() => pagePicker && (pagePicker.value = '')
+		)}
+/>
+<input
+	bind:this={notePicker}
+	type="file"
+	accept=".md,.markdown,.txt"
+	multiple
+	class="hidden"
+	aria-label="Note files"
+	onchange={(event) =>
+		void bringFiles([...(event.currentTarget.files ?? [])], 'notes').then(
+			() => notePicker && (notePicker.value = '')
+		)}
+/>
 
-<div class="grid h-full grid-cols-[minmax(0,1fr)_minmax(0,520px)] max-lg:grid-cols-1 max-lg:overflow-y-auto">
+<div
+	class="grid h-full grid-cols-[minmax(0,1fr)_minmax(0,520px)] max-lg:grid-cols-1 max-lg:overflow-y-auto"
+>
 	<section class="flex min-h-0 flex-col px-5 pt-3 max-sm:px-3" aria-label="Evidence">
-		<div class="border-rule flex flex-wrap items-end gap-5 border-b">
+		<div class="flex flex-wrap items-end gap-5 border-b border-rule">
 			<div role="tablist" aria-label="Kinds of evidence" class="flex gap-5">
 				{#each tabs as { id, name, count } (id)}
-					<button role="tab" aria-selected={tab === id} class="tab-line" class:on={tab === id} onclick={() => (tab = id)}>{name} {count}</button>
+					<button
+						role="tab"
+						aria-selected={tab === id}
+						class="tab-line"
+						class:on={tab === id}
+						onclick={() => (tab = id)}>{name} {count}</button
+					>
 				{/each}
 			</div>
 			<div class="ml-auto flex gap-2 pb-2">
 				{#if tab === 'pages'}
-					<button class="act" onclick={() => (isPasting = !isPasting)} aria-expanded={isPasting}>Paste a page</button>
+					<button class="act" onclick={() => (isPasting = !isPasting)} aria-expanded={isPasting}
+						>Paste a page</button
+					>
 					<button class="act chief" onclick={() => pagePicker?.click()}>Bring in files</button>
 				{:else}
-					<button class="act" onclick={() => (isPasting = !isPasting)} aria-expanded={isPasting}>Paste text</button>
+					<button class="act" onclick={() => (isPasting = !isPasting)} aria-expanded={isPasting}
+						>Paste text</button
+					>
 					<button class="act chief" onclick={() => notePicker?.click()}>Bring in files</button>
 				{/if}
 			</div>
 		</div>
 
 		{#if work}
-			<div class="py-2"><ProgressLine label={work.label} done={work.done} all={work.all} oncancel={() => (isCancelled = true)} /></div>
+			<div class="py-2">
+				<ProgressLine
+					label={work.label}
+					done={work.done}
+					all={work.all}
+					oncancel={() => (isCancelled = true)}
+				/>
+			</div>
 		{/if}
 		{#if report}
-			<div class="border-error my-2 border-l-2 py-1 pl-3" role="alert">
-				{#if report.isCancelled}<p>Stopped. {countOf(report.pages.length, 'page')} had come in.</p>{/if}
+			<div class="my-2 border-l-2 border-error py-1 pl-3" role="alert">
+				{#if report.isCancelled}<p>
+						Stopped. {countOf(report.pages.length, 'page')} had come in.
+					</p>{/if}
 				{#each report.failed as { name, reason } (name)}
 					<p><strong>{name}</strong> was not brought in: {reason}.</p>
 				{/each}
@@ -209,35 +284,72 @@
 		{#if tab === 'pages'}
 			{#if session.pages.length === 0}
 				<div class="max-w-md py-8">
-					<p class="font-serif text-lg">Bring the pages that rank for “{session.assignment?.keyword}”.</p>
-					<p class="text-ink-2 mt-2">Save each page from the browser as HTML and drop the files here, or copy a page and paste it: its headings come along. Menus, notices and advertisements are taken out.</p>
+					<p class="font-serif text-lg">
+						Bring the pages that rank for “{session.assignment?.keyword}”.
+					</p>
+					<p class="mt-2 text-ink-2">
+						Save each page from the browser as HTML and drop the files here, or copy a page and
+						paste it: its headings come along. Menus, notices and advertisements are taken out.
+					</p>
 				</div>
 			{:else}
-				<p class="text-ink-2 py-2">
-					{countOf(session.counted.length, 'page')} counted{asideCount > 0 ? `, ${asideCount} set aside` : ''}. Drop files anywhere, or paste a page you copied.
+				<p class="py-2 text-ink-2">
+					{countOf(session.counted.length, 'page')} counted{asideCount > 0
+						? `, ${asideCount} set aside`
+						: ''}. Drop files anywhere, or paste a page you copied.
 				</p>
-				<PagesTable pages={session.pages} letters={session.letters} chosen={page?.id ?? null} onchoose={(id) => (chosen = id)} ontoggle={toggle} />
+				<PagesTable
+					pages={session.pages}
+					letters={session.letters}
+					chosen={page?.id ?? null}
+					onchoose={(id) => (chosen = id)}
+					ontoggle={toggle}
+				/>
 			{/if}
 		{:else}
-			<NotesList kind={tab} items={tab === 'notes' ? notes : questions} signs={session.noteSigns} chosen={note?.id ?? null} onchoose={(id) => (chosen = id)} />
+			<NotesList
+				kind={tab}
+				items={tab === 'notes' ? notes : questions}
+				signs={session.noteSigns}
+				chosen={note?.id ?? null}
+				onchoose={(id) => (chosen = id)}
+			/>
 		{/if}
 	</section>
 
-	<section class="bg-sheet border-rule min-h-0 overflow-y-auto border-l px-9 py-4 max-lg:border-t max-lg:border-l-0 max-sm:px-4" aria-label="Reading pane">
+	<section
+		class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-9 py-4 max-lg:border-t max-lg:border-l-0 max-sm:px-4"
+		aria-label="Reading pane"
+	>
 		{#if tab === 'pages' && page}
-			<ReadingPane {page} letter={session.letters.get(page.id) ?? null} onstrike={(struck) => strike(page, struck)} onremove={() => remove('page', page.id, page.article.title)} ontoggle={() => toggle(page)} />
+			<ReadingPane
+				{page}
+				letter={session.letters.get(page.id) ?? null}
+				onstrike={(struck) => strike(page, struck)}
+				onremove={() => remove('page', page.id, page.article.title)}
+				ontoggle={() => toggle(page)}
+			/>
 		{:else if tab !== 'pages' && note}
 			{#key note.id}
-				<NotePane {note} sign={session.noteSigns.get(note.id) ?? null} onsave={(text) => void saveNote({ ...note, text })} onremove={() => remove('note', note.id, note.name)} />
+				<NotePane
+					{note}
+					sign={session.noteSigns.get(note.id) ?? null}
+					onsave={(text) => void saveNote({ ...note, text })}
+					onremove={() => remove('note', note.id, note.name)}
+				/>
 			{/key}
 		{:else}
-			<p class="text-ink-2 pt-6">What you choose on the left is read here, cleaned, before it counts.</p>
+			<p class="pt-6 text-ink-2">
+				What you choose on the left is read here, cleaned, before it counts.
+			</p>
 		{/if}
 	</section>
 </div>
 
 {#if isDropping}
-	<div class="border-accent bg-base-100/90 pointer-events-none fixed inset-3 z-30 grid place-items-center border-2 border-dashed">
+	<div
+		class="pointer-events-none fixed inset-3 z-30 grid place-items-center border-2 border-dashed border-accent bg-base-100/90"
+	>
 		<p class="font-serif text-xl">Drop pages, notes or questions to bring them in</p>
 	</div>
 {/if}

@@ -10,7 +10,8 @@
 		onremove: () => void;
 	}
 	let { note, sign, onsave, onremove }: Props = $props();
-	// svelte-ignore state_referenced_locally -- made anew for each note
+	// made anew for each note
+	// svelte-ignore state_referenced_locally
 	let text = $state(note.text);
 	const found = $derived(note.kind === 'questions' ? readQuestions(text) : []);
 	let timer: ReturnType<typeof setTimeout> | undefined;
@@ -24,9 +25,19 @@
 	});
 </script>
 
-<h1 class="text-xl">{#if sign}<span class="text-secondary">{sign}</span> {/if}{note.name}</h1>
-<p class="text-ink-2 mt-1 mb-3">
-	{note.kind === 'note' ? 'The drafter may use every sentence of it, and marks where it did.' : `${found.length} questions read.`}
+<h1 class="text-xl">
+	{#if sign}<span class="text-secondary">{sign}</span>
+	{/if}{note.name}
+</h1>
+<p class="mt-1 mb-3 text-ink-2">
+	{note.kind === 'note'
+		? 'The drafter may use every sentence of it, and marks where it did.'
+		: `${found.length} questions read.`}
 	<button class="linkish ml-3" onclick={onremove}>Take it out</button>
 </p>
-<textarea class="field font-serif min-h-96 text-[15px] leading-relaxed" style:height="max(24rem, 60dvh)" bind:value={text} oninput={changed} aria-label="Text of {note.name}"></textarea>
+<textarea
+	class="field min-h-96 font-serif text-[15px] leading-relaxed"
+	style:height="max(24rem, 60dvh)"
+	bind:value={text}
+	oninput={changed}
+	aria-label="Text of {note.name}"></textarea>

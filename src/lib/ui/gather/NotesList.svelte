@@ -18,20 +18,36 @@
 	<div class="max-w-md py-8">
 		{#if kind === 'notes'}
 			<p class="font-serif text-lg">Bring what you know that no page says.</p>
-			<p class="text-ink-2 mt-2">Interviews, site visits, product sheets: plain text or Markdown, with headings if you have them. The built-in drafter writes from these notes and nothing else.</p>
+			<p class="mt-2 text-ink-2">
+				Interviews, site visits, product sheets: plain text or Markdown, with headings if you have
+				them. The built-in drafter writes from these notes and nothing else.
+			</p>
 		{:else}
 			<p class="font-serif text-lg">Bring the questions people ask.</p>
-			<p class="text-ink-2 mt-2">One on a line, as copied from a results page. Numbers, arrows and repeats are taken off.</p>
+			<p class="mt-2 text-ink-2">
+				One on a line, as copied from a results page. Numbers, arrows and repeats are taken off.
+			</p>
 		{/if}
 	</div>
 {:else}
 	<ul class="pt-2">
 		{#each items as note (note.id)}
-			<li class="border-rule border-b">
-				<button class="row w-full py-2 text-left" class:chosen={note.id === chosen} aria-current={note.id === chosen} onclick={() => onchoose(note.id)}>
-					{#if signs.get(note.id)}<span class="text-secondary mr-2 font-semibold">{signs.get(note.id)}</span>{/if}
+			<li class="border-b border-rule">
+				<button
+					class="row w-full py-2 text-left"
+					class:chosen={note.id === chosen}
+					aria-current={note.id === chosen}
+					onclick={() => onchoose(note.id)}
+				>
+					{#if signs.get(note.id)}<span class="mr-2 font-semibold text-secondary"
+							>{signs.get(note.id)}</span
+						>{/if}
 					<span class="font-serif text-[15px] font-medium">{note.name}</span>
-					<span class="text-ink-2 float-right">{kind === 'notes' ? `${countWords(note.text).toLocaleString('en')} words` : `${readQuestions(note.text).length} questions`}</span>
+					<span class="float-right text-ink-2"
+						>{kind === 'notes'
+							? `${countWords(note.text).toLocaleString('en')} words`
+							: `${readQuestions(note.text).length} questions`}</span
+					>
 				</button>
 			</li>
 		{/each}

@@ -29,26 +29,53 @@
 	function bring(event: SubmitEvent) {
 		event.preventDefault();
 		if (text.trim() === '' && html === '') return;
-		if (kind !== 'pages') ontext(name.trim() || (kind === 'notes' ? 'Pasted note' : 'Pasted questions'), text);
-		else if (html !== '') onpage({ name: name.trim() || 'Pasted page', origin: 'paste', bytes: null, text: titled(html) });
+		if (kind !== 'pages')
+			ontext(name.trim() || (kind === 'notes' ? 'Pasted note' : 'Pasted questions'), text);
+		else if (html !== '')
+			onpage({
+				name: name.trim() || 'Pasted page',
+				origin: 'paste',
+				bytes: null,
+				text: titled(html)
+			});
 		else onpage({ name: name.trim() || 'Pasted text', origin: 'text', bytes: null, text });
 	}
 
 	/** A copied page has no title of its own, so the writer's name for it serves. */
 	function titled(markup: string): string {
 		const title = name.trim();
-		return title === '' || /<title/i.test(markup) ? markup : `<title>${title.replace(/[&<]/g, (c) => (c === '&' ? '&amp;' : '&lt;'))}</title>${markup}`;
+		return title === '' || /<title/i.test(markup)
+			? markup
+			: `<title>${title.replace(/[&<]/g, (c) => (c === '&' ? '&amp;' : '&lt;'))}</title>${markup}`;
 	}
 </script>
 
-<form class="border-rule border-b py-3" onsubmit={bring}>
+<form class="border-b border-rule py-3" onsubmit={bring}>
 	<label class="block">
-		<span class="font-semibold">{kind === 'pages' ? 'Paste the copied page' : kind === 'notes' ? 'Paste the note' : 'Paste the questions'}</span>
-		<textarea bind:this={box} bind:value={text} class="field mt-1 h-32" {onpaste} oninput={() => (html = '')}></textarea>
+		<span class="font-semibold"
+			>{kind === 'pages'
+				? 'Paste the copied page'
+				: kind === 'notes'
+					? 'Paste the note'
+					: 'Paste the questions'}</span
+		>
+		<textarea
+			bind:this={box}
+			bind:value={text}
+			class="field mt-1 h-32"
+			{onpaste}
+			oninput={() => (html = '')}></textarea>
 	</label>
-	{#if html}<p class="text-secondary mt-1">Came with its markup: headings and lists are kept.</p>{/if}
+	{#if html}<p class="mt-1 text-secondary">
+			Came with its markup: headings and lists are kept.
+		</p>{/if}
 	<div class="mt-2 flex gap-2">
-		<input class="field max-w-xs" bind:value={name} placeholder={kind === 'pages' ? 'Site or title, if you like' : 'Name'} aria-label="Name" />
+		<input
+			class="field max-w-xs"
+			bind:value={name}
+			placeholder={kind === 'pages' ? 'Site or title, if you like' : 'Name'}
+			aria-label="Name"
+		/>
 		<button class="act chief" disabled={text.trim() === '' && html === ''}>Bring it in</button>
 		<button type="button" class="act" onclick={oncancel}>Cancel</button>
 	</div>

@@ -15,24 +15,48 @@
 	let { page, letter, onstrike, onremove, ontoggle }: Props = $props();
 	let showsDropped = $state(false);
 
-	const kept = $derived(keptBlocksOf(page.article, page.struck).reduce((sum, block) => sum + countWords(textOf(block)), 0));
-	const all = $derived(page.article.blocks.reduce((sum, { block }) => sum + countWords(textOf(block)), 0));
+	const kept = $derived(
+		keptBlocksOf(page.article, page.struck).reduce(
+			(sum, block) => sum + countWords(textOf(block)),
+			0
+		)
+	);
+	const all = $derived(
+		page.article.blocks.reduce((sum, { block }) => sum + countWords(textOf(block)), 0)
+	);
 	const struck = $derived(new Set(page.struck));
 
 	function toggleStruck(at: number) {
-		onstrike(struck.has(at) ? page.struck.filter((i) => i !== at) : [...page.struck, at].sort((a, b) => a - b));
+		onstrike(
+			struck.has(at)
+				? page.struck.filter((i) => i !== at)
+				: [...page.struck, at].sort((a, b) => a - b)
+		);
 	}
 </script>
 
 <header class="mb-3">
 	<h1 class="text-xl leading-snug">{page.article.title || page.name}</h1>
-	<p class="text-ink-2 mt-1 text-xs">
-		{#if letter}<strong>{letter}</strong> · {/if}{page.article.siteName || page.name} · {kept.toLocaleString('en')} words kept, {(all - kept).toLocaleString('en')} dropped{page.article.author ? ` · ${page.article.author}` : ''}{page.article.published ? ` · ${page.article.published.slice(0, 10)}` : ''}
+	<p class="mt-1 text-xs text-ink-2">
+		{#if letter}<strong>{letter}</strong> ·
+		{/if}{page.article.siteName || page.name} · {kept.toLocaleString('en')} words kept, {(
+			all - kept
+		).toLocaleString('en')} dropped{page.article.author ? ` · ${page.article.author}` : ''}{page
+			.article.published
+			? ` · ${page.article.published.slice(0, 10)}`
+			: ''}
 	</p>
-	{#if page.article.description}<p class="text-ink-2 mt-1 text-xs italic">{page.article.description}</p>{/if}
+	{#if page.article.description}<p class="mt-1 text-xs text-ink-2 italic">
+			{page.article.description}
+		</p>{/if}
 	<p class="mt-2 flex flex-wrap gap-x-4 gap-y-1">
 		<button class="linkish" onclick={ontoggle}>{page.counted ? 'Set aside' : 'Count it'}</button>
-		<button class="linkish" aria-pressed={showsDropped} onclick={() => (showsDropped = !showsDropped)}>{showsDropped ? 'Hide what was dropped' : 'Show what was dropped'}</button>
+		<button
+			class="linkish"
+			aria-pressed={showsDropped}
+			onclick={() => (showsDropped = !showsDropped)}
+			>{showsDropped ? 'Hide what was dropped' : 'Show what was dropped'}</button
+		>
 		<button class="linkish" onclick={onremove}>Take it out</button>
 	</p>
 </header>
@@ -41,11 +65,22 @@
 	{#each page.article.blocks as { block, dropped }, i (i)}
 		{#if dropped === null}
 			<div class="row" class:struck={struck.has(i)}>
-				<button class="strike" onclick={() => toggleStruck(i)} aria-label={struck.has(i) ? `Bring back: ${textOf(block).slice(0, 40)}` : `Strike out: ${textOf(block).slice(0, 40)}`} title={struck.has(i) ? 'Bring back' : 'Strike out'}>{struck.has(i) ? '↺' : '×'}</button>
+				<button
+					class="strike"
+					onclick={() => toggleStruck(i)}
+					aria-label={struck.has(i)
+						? `Bring back: ${textOf(block).slice(0, 40)}`
+						: `Strike out: ${textOf(block).slice(0, 40)}`}
+					title={struck.has(i) ? 'Bring back' : 'Strike out'}>{struck.has(i) ? '↺' : '×'}</button
+				>
 				<BlockView {block} />
 			</div>
 		{:else if showsDropped}
-			<p class="dropped">dropped: “{textOf(block).slice(0, 90).replace(/\n/g, ' · ') || 'image'}” · {dropped}, {countWords(textOf(block))} words</p>
+			<p class="dropped">
+				dropped: “{textOf(block).slice(0, 90).replace(/\n/g, ' · ') || 'image'}” · {dropped}, {countWords(
+					textOf(block)
+				)} words
+			</p>
 		{/if}
 	{/each}
 </div>

@@ -9,8 +9,13 @@
 	let { label, done, all, oncancel }: Props = $props();
 </script>
 
-<div class="text-ink-2 flex items-center gap-3 text-xs" role="status">
+<div class="flex items-center gap-3 text-xs text-ink-2" role="status">
 	<span>{label} {done} of {all}</span>
-	<progress class="progress progress-primary h-1 w-40" value={done} max={Math.max(1, all)} aria-label={label}></progress>
+	<progress
+		class="progress h-1 w-40 progress-primary"
+		value={done}
+		max={Math.max(1, all)}
+		aria-label={label}
+	></progress>
 	{#if oncancel}<button type="button" class="linkish" onclick={oncancel}>Cancel</button>{/if}
 </div>

@@ -40,7 +40,10 @@
 		actions.offer(() =>
 			findings
 				? [
-						{ label: plan ? 'Propose the plan again' : 'Propose a plan', run: () => void propose() },
+						{
+							label: plan ? 'Propose the plan again' : 'Propose a plan',
+							run: () => void propose()
+						},
 						...(plan
 							? [
 									{ label: 'Place the rest', also: 'terms', run: () => void placeOpen() },
@@ -58,9 +61,13 @@
 		isWorking = true;
 		try {
 			const proposed = await analysis.propose(findings);
-			await session.changePlan(plan ? 'Proposed the plan again' : 'Proposed a plan', proposed, { quiet: plan === null });
+			await session.changePlan(plan ? 'Proposed the plan again' : 'Proposed a plan', proposed, {
+				quiet: plan === null
+			});
 		} catch (error) {
-			toast.error(`No plan could be made: ${error instanceof Error ? error.message : String(error)}`);
+			toast.error(
+				`No plan could be made: ${error instanceof Error ? error.message : String(error)}`
+			);
 		} finally {
 			isWorking = false;
 		}
@@ -70,7 +77,11 @@
 		if (!findings || !plan) return;
 		isWorking = true;
 		try {
-			await session.changePlan('Placed the rest', await analysis.placeRest($state.snapshot(plan) as Plan, findings), { quiet: false });
+			await session.changePlan(
+				'Placed the rest',
+				await analysis.placeRest($state.snapshot(plan) as Plan, findings),
+				{ quiet: false }
+			);
 		} finally {
 			isWorking = false;
 		}
@@ -83,7 +94,10 @@
 
 	function changeSection(id: string, label: string, values: Partial<PlanSection>) {
 		if (!plan) return;
-		change(label, plan.sections.map((section) => (section.id === id ? { ...section, ...values } : section)));
+		change(
+			label,
+			plan.sections.map((section) => (section.id === id ? { ...section, ...values } : section))
+		);
 	}
 
 	function addSection() {
@@ -97,7 +111,8 @@
 	}
 
 	function fit() {
-		if (plan && findings) change('Fitted the budgets to the target', fitToTarget(plan.sections, findings.targetWords));
+		if (plan && findings)
+			change('Fitted the budgets to the target', fitToTarget(plan.sections, findings.targetWords));
 	}
 
 	function dropAt(items: PlanSection[], id: string) {
@@ -110,7 +125,10 @@
 		let to = from + 1;
 		while (to < plan.sections.length && plan.sections[to]!.level > plan.sections[from]!.level) to++;
 		const own = new Set(plan.sections.slice(from, to).map((section) => section.id));
-		change('Moved a section', placeSection(plan.sections, id, before.filter((other) => !own.has(other)).length));
+		change(
+			'Moved a section',
+			placeSection(plan.sections, id, before.filter((other) => !own.has(other)).length)
+		);
 	}
 
 	function onkeydown(event: KeyboardEvent) {
@@ -148,49 +166,110 @@
 {#if !findings || session.counted.length === 0}
 	<div class="max-w-lg p-8">
 		<h1 class="text-xl">A plan needs evidence</h1>
-		<p class="text-ink-2 mt-2">
-			{#if session.counted.length === 0}No page is counted yet. <a class="linkish" href={resolve('/a/[id]/gather', { id: session.id })}>Gather pages first</a>.{:else}The pages are still being read …{/if}
+		<p class="mt-2 text-ink-2">
+			{#if session.counted.length === 0}No page is counted yet. <a
+					class="linkish"
+					href={resolve('/a/[id]/gather', { id: session.id })}>Gather pages first</a
+				>.{:else}The pages are still being read …{/if}
 		</p>
 	</div>
 {:else if !plan}
 	<div class="max-w-xl p-8">
 		<h1 class="text-xl">Every keyword, heading and question in its place</h1>
-		<p class="text-ink-2 mt-2">
-			Corvan proposes an outline for {findings.targetWords.toLocaleString('en')} words from {findings.topics.filter(({ pages }) => pages.length > 1).length} shared topics, and gives {findings.terms.length} terms and {findings.questions.length} questions the section where the evidence puts them.
+		<p class="mt-2 text-ink-2">
+			Corvan proposes an outline for {findings.targetWords.toLocaleString('en')} words from {findings.topics.filter(
+				({ pages }) => pages.length > 1
+			).length} shared topics, and gives {findings.terms.length} terms and {findings.questions
+				.length} questions the section where the evidence puts them.
 		</p>
-		<p class="mt-4"><button class="act chief" onclick={() => void propose()} disabled={isWorking}>Propose a plan</button></p>
+		<p class="mt-4">
+			<button class="act chief" onclick={() => void propose()} disabled={isWorking}
+				>Propose a plan</button
+			>
+		</p>
 	</div>
 {:else}
-	<div class="grid h-full grid-cols-[312px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:overflow-y-auto">
-		<Pool {plan} {findings} letters={session.letters} onadd={(section) => change('Took a topic into the outline', [...plan.sections.slice(0, -1), section, ...plan.sections.slice(-1)])} onopen={(id) => (chosen = id)} />
-		<section class="bg-sheet border-rule flex min-h-0 min-w-0 flex-col border-l px-6 pt-4 max-sm:px-3" aria-label="Outline">
+	<div
+		class="grid h-full grid-cols-[312px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:overflow-y-auto"
+	>
+		<Pool
+			{plan}
+			{findings}
+			letters={session.letters}
+			onadd={(section) =>
+				change('Took a topic into the outline', [
+					...plan.sections.slice(0, -1),
+					section,
+					...plan.sections.slice(-1)
+				])}
+			onopen={(id) => (chosen = id)}
+		/>
+		<section
+			class="flex min-h-0 min-w-0 flex-col border-l border-rule bg-sheet px-6 pt-4 max-sm:px-3"
+			aria-label="Outline"
+		>
 			<div class="flex items-baseline gap-4">
-				<input class="font-serif min-w-0 flex-1 bg-transparent text-xl font-semibold" value={plan.title} aria-label="Title of the article" onchange={(event) => void session.changePlan('Changed the title', { ...plan, title: event.currentTarget.value })} />
-				<p class="text-ink-2 whitespace-nowrap">{words.toLocaleString('en')} of {findings.targetWords.toLocaleString('en')} words</p>
+				<input
+					class="min-w-0 flex-1 bg-transparent font-serif text-xl font-semibold"
+					value={plan.title}
+					aria-label="Title of the article"
+					onchange={(event) =>
+						void session.changePlan('Changed the title', {
+							...plan,
+							title: event.currentTarget.value
+						})}
+				/>
+				<p class="whitespace-nowrap text-ink-2">
+					{words.toLocaleString('en')} of {findings.targetWords.toLocaleString('en')} words
+				</p>
 			</div>
 			<PlanStrip {plan} {findings} {numbers} {chosen} onchoose={(id) => (chosen = id)} />
 			<div class="flex flex-wrap items-center gap-2 py-3">
-				<button class="act chief" onclick={() => void placeOpen()} disabled={isWorking}>Place the rest</button>
-				<button class="act" onclick={() => void propose()} disabled={isWorking}>Propose again</button>
+				<button class="act chief" onclick={() => void placeOpen()} disabled={isWorking}
+					>Place the rest</button
+				>
+				<button class="act" onclick={() => void propose()} disabled={isWorking}
+					>Propose again</button
+				>
 				<button class="act" onclick={addSection}>Add a section</button>
-				{#if words !== findings.targetWords}<button class="act" onclick={fit}>Fit to {findings.targetWords.toLocaleString('en')}</button>{/if}
+				{#if words !== findings.targetWords}<button class="act" onclick={fit}
+						>Fit to {findings.targetWords.toLocaleString('en')}</button
+					>{/if}
 				<a class="act" href={resolve('/a/[id]/write', { id: session.id })}>Write</a>
 				{#if warnings.length > 0}
-					<button class="text-plum ml-auto hover:underline" aria-expanded={showsWarnings} onclick={() => (showsWarnings = !showsWarnings)}>{warnings.length === 1 ? '1 warning' : `${warnings.length} warnings`}</button>
+					<button
+						class="ml-auto text-plum hover:underline"
+						aria-expanded={showsWarnings}
+						onclick={() => (showsWarnings = !showsWarnings)}
+						>{warnings.length === 1 ? '1 warning' : `${warnings.length} warnings`}</button
+					>
 				{/if}
 			</div>
 			{#if showsWarnings && warnings.length > 0}
-				<ul class="border-plum mb-2 border-l-2 pl-3">
+				<ul class="mb-2 border-l-2 border-plum pl-3">
 					{#each warnings as warning, i (i)}
-						<li>{#if warning.section}<button class="hover:underline" onclick={() => (chosen = warning.section)}>{warning.text}</button>{:else}{warning.text}{/if}</li>
+						<li>
+							{#if warning.section}<button
+									class="hover:underline"
+									onclick={() => (chosen = warning.section)}>{warning.text}</button
+								>{:else}{warning.text}{/if}
+						</li>
 					{/each}
 				</ul>
 			{/if}
 			<ol
 				class="min-h-0 flex-1 overflow-y-auto pb-24"
-				use:dragHandleZone={{ items: rows, flipDurationMs: 0, dropTargetStyle: {}, zoneTabIndex: -1, zoneItemTabIndex: -1 }}
-				onconsider={(event: CustomEvent<{ items: PlanSection[] }>) => (dragged = event.detail.items)}
-				onfinalize={(event: CustomEvent<{ items: PlanSection[]; info: { id: string } }>) => dropAt(event.detail.items, event.detail.info.id)}
+				use:dragHandleZone={{
+					items: rows,
+					flipDurationMs: 0,
+					dropTargetStyle: {},
+					zoneTabIndex: -1,
+					zoneItemTabIndex: -1
+				}}
+				onconsider={(event: CustomEvent<{ items: PlanSection[] }>) =>
+					(dragged = event.detail.items)}
+				onfinalize={(event: CustomEvent<{ items: PlanSection[]; info: { id: string } }>) =>
+					dropAt(event.detail.items, event.detail.info.id)}
 			>
 				{#each rows as section, i (section.id)}
 					<SectionRow
@@ -203,8 +282,17 @@
 						onchoose={() => (chosen = section.id)}
 						onchange={(label, values) => changeSection(section.id, label, values)}
 						onmove={(by) => change('Moved a section', moveSection(plan.sections, section.id, by))}
-						onlevel={(level) => change(level === 3 ? 'Made a sub-section' : 'Brought a section out', indentSection(plan.sections, section.id, level))}
-						onremove={() => void session.changePlan(`Took “${section.heading}” out of the outline`, { ...plan, sections: removeSection(plan.sections, section.id) }, { quiet: false })}
+						onlevel={(level) =>
+							change(
+								level === 3 ? 'Made a sub-section' : 'Brought a section out',
+								indentSection(plan.sections, section.id, level)
+							)}
+						onremove={() =>
+							void session.changePlan(
+								`Took “${section.heading}” out of the outline`,
+								{ ...plan, sections: removeSection(plan.sections, section.id) },
+								{ quiet: false }
+							)}
 						onsections={(label, sections) => change(label, sections)}
 					/>
 				{/each}

@@ -17,12 +17,24 @@
 	/** Where pages treat each section's topics: start and end as shares of the page. */
 	const usual = $derived(
 		plan.sections.flatMap((section, i) => {
-			const headings = section.topics.flatMap((id) => findings.topics.find((topic) => topic.id === id)?.headings ?? []);
+			const headings = section.topics.flatMap(
+				(id) => findings.topics.find((topic) => topic.id === id)?.headings ?? []
+			);
 			if (headings.length === 0 || section.level === 3) return [];
 			const starts = headings.map(({ position }) => position).sort((a, b) => a - b);
-			const widths = headings.map((h) => h.words / Math.max(1, findings.pages.find(({ id }) => id === h.page)?.words ?? 1)).sort((a, b) => a - b);
+			const widths = headings
+				.map(
+					(h) => h.words / Math.max(1, findings.pages.find(({ id }) => id === h.page)?.words ?? 1)
+				)
+				.sort((a, b) => a - b);
 			const middle = (values: readonly number[]) => values[Math.floor(values.length / 2)]!;
-			return [{ number: numbers[i], start: middle(starts), width: Math.min(1 - middle(starts), middle(widths)) }];
+			return [
+				{
+					number: numbers[i],
+					start: middle(starts),
+					width: Math.min(1 - middle(starts), middle(widths))
+				}
+			];
 		})
 	);
 
@@ -47,9 +59,15 @@
 		{/each}
 	</div>
 	<span class="text-ink-2">pages</span>
-	<div class="border-rule relative h-4 border-b" role="img" aria-label="Where pages usually treat the topics of our sections">
+	<div
+		class="relative h-4 border-b border-rule"
+		role="img"
+		aria-label="Where pages usually treat the topics of our sections"
+	>
 		{#each usual as { number, start, width }, i (i)}
-			<span class="theirs" style:left="{100 * start}%" style:width="max(15px, {100 * width}%)">{number}</span>
+			<span class="theirs" style:left="{100 * start}%" style:width="max(15px, {100 * width}%)"
+				>{number}</span
+			>
 		{/each}
 	</div>
 </div>

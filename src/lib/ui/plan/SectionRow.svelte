@@ -29,7 +29,20 @@
 		onremove: () => void;
 		onsections: (label: string, sections: readonly PlanSection[]) => void;
 	}
-	let { section, number, plan, findings, letters, isChosen, onchoose, onchange, onmove, onlevel, onremove, onsections }: Props = $props();
+	let {
+		section,
+		number,
+		plan,
+		findings,
+		letters,
+		isChosen,
+		onchoose,
+		onchange,
+		onmove,
+		onlevel,
+		onremove,
+		onsections
+	}: Props = $props();
 
 	const phrases = $derived(new Map(findings.terms.map((term) => [term.key, term.phrase])));
 	const isOpening = $derived(section.level === 1);
@@ -38,66 +51,150 @@
 
 	function setBudget(text: string) {
 		const budget = Number(text.replace(/\D/g, ''));
-		if (Number.isFinite(budget) && budget !== section.budget) onchange('Changed a budget', { budget: Math.min(20_000, budget) });
+		if (Number.isFinite(budget) && budget !== section.budget)
+			onchange('Changed a budget', { budget: Math.min(20_000, budget) });
 	}
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_element_interactions, a11y_click_events_have_key_events -- a click chooses; every control inside is reachable by keyboard -->
-<li class="row group" class:inner={section.level === 3} class:chosen={isChosen} onclick={onchoose} onfocusin={onchoose}>
+<!-- a click chooses; every control inside is reachable by keyboard -->
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions, a11y_click_events_have_key_events -->
+<li
+	class="row group"
+	class:inner={section.level === 3}
+	class:chosen={isChosen}
+	onclick={onchoose}
+	onfocusin={onchoose}
+>
 	<div class="flex items-baseline gap-2">
 		{#if isOpening}
 			<span class="w-4"></span>
 		{:else}
-			<span use:dragHandle class="grip text-ink-2" aria-label="Drag {section.heading}"><Grip size={14} /></span>
+			<span use:dragHandle class="grip text-ink-2" aria-label="Drag {section.heading}"
+				><Grip size={14} /></span
+			>
 		{/if}
-		<span class="text-ink-2 w-7 text-right">{number}</span>
-		<input class="font-serif min-w-0 flex-1 bg-transparent px-2 text-[15.5px] font-semibold" value={isOpening ? 'Opening, under the title' : section.heading} readonly={isOpening} aria-label="Heading{number ? ` of section ${number}` : ''}" onchange={(event) => onchange('Renamed a section', { heading: event.currentTarget.value })} />
+		<span class="w-7 text-right text-ink-2">{number}</span>
+		<input
+			class="min-w-0 flex-1 bg-transparent px-2 font-serif text-[15.5px] font-semibold"
+			value={isOpening ? 'Opening, under the title' : section.heading}
+			readonly={isOpening}
+			aria-label="Heading{number ? ` of section ${number}` : ''}"
+			onchange={(event) => onchange('Renamed a section', { heading: event.currentTarget.value })}
+		/>
 		<span class="tools flex items-center gap-1">
 			{#if !isOpening}
-				<button class="tool" onclick={() => onmove(-1)} aria-label="Move up: {section.heading}" title="Move up (Alt+↑)"><ArrowUp size={14} /></button>
-				<button class="tool" onclick={() => onmove(1)} aria-label="Move down: {section.heading}" title="Move down (Alt+↓)"><ArrowDown size={14} /></button>
+				<button
+					class="tool"
+					onclick={() => onmove(-1)}
+					aria-label="Move up: {section.heading}"
+					title="Move up (Alt+↑)"><ArrowUp size={14} /></button
+				>
+				<button
+					class="tool"
+					onclick={() => onmove(1)}
+					aria-label="Move down: {section.heading}"
+					title="Move down (Alt+↓)"><ArrowDown size={14} /></button
+				>
 				{#if section.level === 2}
-					<button class="tool" onclick={() => onlevel(3)} aria-label="Make a sub-section: {section.heading}" title="Make a sub-section (Alt+→)"><Indent size={14} /></button>
+					<button
+						class="tool"
+						onclick={() => onlevel(3)}
+						aria-label="Make a sub-section: {section.heading}"
+						title="Make a sub-section (Alt+→)"><Indent size={14} /></button
+					>
 				{:else}
-					<button class="tool" onclick={() => onlevel(2)} aria-label="Bring out: {section.heading}" title="Bring out (Alt+←)"><Outdent size={14} /></button>
+					<button
+						class="tool"
+						onclick={() => onlevel(2)}
+						aria-label="Bring out: {section.heading}"
+						title="Bring out (Alt+←)"><Outdent size={14} /></button
+					>
 				{/if}
-				<button class="tool" onclick={onremove} aria-label="Take out: {section.heading}" title="Take out"><X size={14} /></button>
+				<button
+					class="tool"
+					onclick={onremove}
+					aria-label="Take out: {section.heading}"
+					title="Take out"><X size={14} /></button
+				>
 			{/if}
 		</span>
-		<button class="tool" class:locked={section.locked} aria-pressed={section.locked} onclick={() => onchange(section.locked ? 'Unlocked a section' : 'Locked a section', { locked: !section.locked })} aria-label="{section.locked ? 'Unlock' : 'Lock'}: {section.heading}" title={section.locked ? 'Locked: proposals leave it alone' : 'Lock'}>
+		<button
+			class="tool"
+			class:locked={section.locked}
+			aria-pressed={section.locked}
+			onclick={() =>
+				onchange(section.locked ? 'Unlocked a section' : 'Locked a section', {
+					locked: !section.locked
+				})}
+			aria-label="{section.locked ? 'Unlock' : 'Lock'}: {section.heading}"
+			title={section.locked ? 'Locked: proposals leave it alone' : 'Lock'}
+		>
 			{#if section.locked}<Lock size={13} />{:else}<LockOpen size={13} />{/if}
 		</button>
-		<select class="kind text-ink-2" value={section.kind} aria-label="Kind of {section.heading}" disabled={isOpening} onchange={(event) => onchange('Changed a kind', { kind: event.currentTarget.value as SectionKind })}>
+		<select
+			class="kind text-ink-2"
+			value={section.kind}
+			aria-label="Kind of {section.heading}"
+			disabled={isOpening}
+			onchange={(event) =>
+				onchange('Changed a kind', { kind: event.currentTarget.value as SectionKind })}
+		>
 			{#each SECTION_KINDS as kind (kind)}<option value={kind}>{kind}</option>{/each}
 		</select>
-		<input class="w-14 bg-transparent text-right" value={section.budget} inputmode="numeric" aria-label="Words for {section.heading}" onchange={(event) => setBudget(event.currentTarget.value)} />
+		<input
+			class="w-14 bg-transparent text-right"
+			value={section.budget}
+			inputmode="numeric"
+			aria-label="Words for {section.heading}"
+			onchange={(event) => setBudget(event.currentTarget.value)}
+		/>
 	</div>
 	<p class="flex flex-wrap gap-x-4 gap-y-0.5 pl-[52px]">
 		{#each shown as placement (placement.term)}
 			<Popover.Root>
-				<Popover.Trigger class="hover:text-accent inline-flex items-center gap-1.5">
-					<StateMark state="placed" />{phrases.get(placement.term) ?? placement.term}{#if placement.uses > 1}<span class="text-ink-2">×{placement.uses}</span>{/if}
+				<Popover.Trigger class="inline-flex items-center gap-1.5 hover:text-accent">
+					<StateMark state="placed" />{phrases.get(placement.term) ??
+						placement.term}{#if placement.uses > 1}<span class="text-ink-2">×{placement.uses}</span
+						>{/if}
 					{#if placement.locked}<Lock size={10} />{/if}
 				</Popover.Trigger>
 				<Popover.Portal>
-					<Popover.Content class="bg-base-100 border-ink z-20 w-[330px] border p-3.5" sideOffset={4} collisionPadding={12}>
+					<Popover.Content
+						class="z-20 w-[330px] border border-ink bg-base-100 p-3.5"
+						sideOffset={4}
+						collisionPadding={12}
+					>
 						<WhyHere {placement} {section} {plan} {findings} {letters} {onsections} />
 					</Popover.Content>
 				</Popover.Portal>
 			</Popover.Root>
 		{/each}
-		{#if section.terms.length > shown.length}<span class="text-ink-2">and {section.terms.length - shown.length} more</span>{/if}
+		{#if section.terms.length > shown.length}<span class="text-ink-2"
+				>and {section.terms.length - shown.length} more</span
+			>{/if}
 		{#each section.questions as { question, reason } (question)}
-			<span class="text-primary" title={reason}>? {findings.questions.find(({ id }) => id === question)?.text ?? question.replace(/^question:/, '')}</span>
+			<span class="text-primary" title={reason}
+				>? {findings.questions.find(({ id }) => id === question)?.text ??
+					question.replace(/^question:/, '')}</span
+			>
 		{/each}
-		{#if section.facts.length > 0}<span class="text-ink-2">= {section.facts.length} {section.facts.length === 1 ? 'fact' : 'facts'}</span>{/if}
-		{#if section.terms.length === 0 && section.questions.length === 0}<span class="text-ink-2">nothing placed here</span>{/if}
+		{#if section.facts.length > 0}<span class="text-ink-2"
+				>= {section.facts.length} {section.facts.length === 1 ? 'fact' : 'facts'}</span
+			>{/if}
+		{#if section.terms.length === 0 && section.questions.length === 0}<span class="text-ink-2"
+				>nothing placed here</span
+			>{/if}
 	</p>
 	{#if isChosen && section.facts.length > 0}
 		<ul class="mt-1 pl-[52px]">
 			{#each section.facts as { fact } (fact)}
 				{@const found = findings.facts.find(({ id }) => id === fact)}
-				{#if found}<li class="text-ink-2"><strong class="text-ink">= {found.origin === 'note' ? 'your notes' : letters.get(found.source)}</strong> {found.text}</li>{/if}
+				{#if found}<li class="text-ink-2">
+						<strong class="text-ink"
+							>= {found.origin === 'note' ? 'your notes' : letters.get(found.source)}</strong
+						>
+						{found.text}
+					</li>{/if}
 			{/each}
 		</ul>
 	{/if}

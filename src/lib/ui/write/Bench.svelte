@@ -29,20 +29,33 @@
 				.filter(({ kind }) => kind === 'note')
 				.map(({ id, name, text }) => {
 					const article = readText(text, name);
-					return { id, label: session.noteSigns.get(id) ?? '', title: article.title, blocks: keptBlocksOf(article) };
+					return {
+						id,
+						label: session.noteSigns.get(id) ?? '',
+						title: article.title,
+						blocks: keptBlocksOf(article)
+					};
 				})
 		)
 	);
 	/** Passages that hold most of what the section is to hold. */
 	const fitting = $derived.by(() => {
 		if (!section) return [];
-		const index = indexTerms(section.terms.map(({ term }) => findings.terms.find(({ key }) => key === term) ?? { phrase: term }));
+		const index = indexTerms(
+			section.terms.map(
+				({ term }) => findings.terms.find(({ key }) => key === term) ?? { phrase: term }
+			)
+		);
 		const stems = new Set(contentStemsOf(section.heading));
 		return passages
 			.map((passage) => {
 				const text = passage.sentences.join(' ');
 				const held = new Set(findTerms(index, text).map(({ term }) => term)).size;
-				return { text, passage, value: held + passage.stems.filter((stem) => stems.has(stem)).length * 0.7 };
+				return {
+					text,
+					passage,
+					value: held + passage.stems.filter((stem) => stems.has(stem)).length * 0.7
+				};
 			})
 			.filter(({ value }) => value >= 1)
 			.sort((a, b) => b.value - a.value || a.passage.at - b.passage.at)
@@ -63,7 +76,11 @@
 		};
 	});
 	/** One sentence a page is enough to see how a term is used. */
-	const examples = $derived(contexts.filter(({ page }, i) => contexts.findIndex((other) => other.page === page) === i).slice(0, 5));
+	const examples = $derived(
+		contexts
+			.filter(({ page }, i) => contexts.findIndex((other) => other.page === page) === i)
+			.slice(0, 5)
+	);
 </script>
 
 <div class="flex items-baseline justify-between">
@@ -71,19 +88,38 @@
 	<button class="linkish text-xs" onclick={onclose}>Fold away</button>
 </div>
 {#each fitting as { text, passage } (passage.at)}
-	<p class="item"><strong class="text-secondary">{passage.label} {session.nameOf(passage.note)}</strong> <span class="font-serif">{text}</span> <button class="linkish" onclick={() => onbring(text, { source: passage.note, label: passage.label })}>Bring in</button></p>
+	<p class="item">
+		<strong class="text-secondary">{passage.label} {session.nameOf(passage.note)}</strong>
+		<span class="font-serif">{text}</span>
+		<button
+			class="linkish"
+			onclick={() => onbring(text, { source: passage.note, label: passage.label })}>Bring in</button
+		>
+	</p>
 {:else}
 	<p class="item">None of your notes speaks of this section.</p>
 {/each}
 {#each slip?.facts ?? [] as fact (fact.id)}
 	{@const known = findings.facts.find(({ id }) => id === fact.id)}
-	<p class="item"><strong class="text-primary">= {known?.origin === 'note' ? 'your notes' : session.letters.get(known?.source ?? '')}</strong> {fact.text}</p>
+	<p class="item">
+		<strong class="text-primary"
+			>= {known?.origin === 'note'
+				? 'your notes'
+				: session.letters.get(known?.source ?? '')}</strong
+		>
+		{fact.text}
+	</p>
 {/each}
 {#if shown}
 	<div class="item">
-		<p><strong class="text-primary">{shown.phrase}</strong> on {shown.uses.length} {shown.uses.length === 1 ? 'page' : 'pages'}</p>
+		<p>
+			<strong class="text-primary">{shown.phrase}</strong> on {shown.uses.length}
+			{shown.uses.length === 1 ? 'page' : 'pages'}
+		</p>
 		{#each examples as context, i (i)}
-			<p class="mt-1">{session.letters.get(context.page)}: <span class="font-serif">{context.text}</span></p>
+			<p class="mt-1">
+				{session.letters.get(context.page)}: <span class="font-serif">{context.text}</span>
+			</p>
 		{/each}
 	</div>
 {/if}

@@ -11,9 +11,25 @@
 	}
 	let { pages, letters, standing, keywordLoad, progress }: Props = $props();
 
-	const known = $derived((pages ?? []).filter(({ page }) => letters.has(page)).toSorted((a, b) => a.standing - b.standing));
-	const low = $derived(Math.max(0, Math.floor(Math.min(100, standing.standing, ...known.map((page) => page.standing)) / 10) * 10 - 5));
-	const high = $derived(Math.min(100, Math.ceil(Math.max(0, standing.standing, ...known.map((page) => page.standing)) / 10) * 10 + 5));
+	const known = $derived(
+		(pages ?? [])
+			.filter(({ page }) => letters.has(page))
+			.toSorted((a, b) => a.standing - b.standing)
+	);
+	const low = $derived(
+		Math.max(
+			0,
+			Math.floor(Math.min(100, standing.standing, ...known.map((page) => page.standing)) / 10) *
+				10 -
+				5
+		)
+	);
+	const high = $derived(
+		Math.min(
+			100,
+			Math.ceil(Math.max(0, standing.standing, ...known.map((page) => page.standing)) / 10) * 10 + 5
+		)
+	);
 	const at = (value: number) => (100 * (value - low)) / Math.max(1, high - low);
 	/** Letters that would touch stand on two lines. */
 	const ticks = $derived.by(() => {
@@ -32,30 +48,54 @@
 	const highLoad = $derived(loads.at(-1) ?? 0);
 	const mostLoad = $derived(Math.max(0.5, highLoad * 1.6, keywordLoad * 1.05));
 	const load = (value: number) => (100 * value) / mostLoad;
-	const loadWord = $derived(keywordLoad > highLoad ? 'over the pages’ range' : keywordLoad < lowLoad ? 'under the pages’ range' : 'within the pages’ range');
+	const loadWord = $derived(
+		keywordLoad > highLoad
+			? 'over the pages’ range'
+			: keywordLoad < lowLoad
+				? 'under the pages’ range'
+				: 'within the pages’ range'
+	);
 	const parts = $derived(
 		`coverage ${(100 * standing.parts.coverage).toFixed(0)}, placement ${(100 * standing.parts.placement).toFixed(0)}, shape ${(100 * standing.parts.shape).toFixed(0)}, clarity ${(100 * standing.parts.clarity).toFixed(0)}, own words ${(100 * standing.parts.ownWords).toFixed(0)}`
 	);
 </script>
 
-<div class="ladder" role="img" aria-label="Standing {standing.standing.toFixed(0)} of 100 ({parts}). Pages: {ticks.map(({ letter, standing }) => `${letter} ${standing.toFixed(0)}`).join(', ') || 'not scored yet'}. Keyword load {keywordLoad.toFixed(1)}%, {loadWord}.">
+<div
+	class="ladder"
+	role="img"
+	aria-label="Standing {standing.standing.toFixed(0)} of 100 ({parts}). Pages: {ticks
+		.map(({ letter, standing }) => `${letter} ${standing.toFixed(0)}`)
+		.join(', ') || 'not scored yet'}. Keyword load {keywordLoad.toFixed(1)}%, {loadWord}."
+>
 	<span class="name">Standing</span>
 	<div class="line" title="Standing {standing.standing.toFixed(1)}: {parts}">
 		<i class="rail"></i>
 		{#each ticks as { page, letter, x, isRaised } (page)}
 			<span class="tick" class:raised={isRaised} style:left="{x}%">{letter}</span>
 		{/each}
-		<span class="pointer" style:left="{at(standing.standing)}%"><i></i>{standing.standing.toFixed(0)}</span>
-		{#if progress}<span class="text-ink-2 absolute top-0 right-0 text-[11px]">scoring pages {progress.done} of {progress.all}</span>{/if}
+		<span class="pointer" style:left="{at(standing.standing)}%"
+			><i></i>{standing.standing.toFixed(0)}</span
+		>
+		{#if progress}<span class="absolute top-0 right-0 text-[11px] text-ink-2"
+				>scoring pages {progress.done} of {progress.all}</span
+			>{/if}
 	</div>
 	<span class="name">Keyword load</span>
 	<div class="line thin" title="{keywordLoad.toFixed(1)}% of the words: {loadWord}">
 		<i class="rail"></i>
 		{#if loads.length > 0}
-			<i class="band" style:left="{load(lowLoad)}%" style:width="{Math.max(0.5, load(highLoad) - load(lowLoad))}%"></i>
+			<i
+				class="band"
+				style:left="{load(lowLoad)}%"
+				style:width="{Math.max(0.5, load(highLoad) - load(lowLoad))}%"
+			></i>
 			<i class="beyond" style:left="{load(highLoad)}%"></i>
 		{/if}
-		<i class="dot" class:over={keywordLoad > highLoad && loads.length > 0} style:left="{load(keywordLoad)}%"></i>
+		<i
+			class="dot"
+			class:over={keywordLoad > highLoad && loads.length > 0}
+			style:left="{load(keywordLoad)}%"
+		></i>
 	</div>
 </div>
 
@@ -64,7 +104,7 @@
 		display: grid;
 		grid-template-columns: 84px 1fr;
 		align-items: center;
-		row-gap: 2px;
+		row-gap: 1px;
 	}
 	.name {
 		color: var(--ink-2);
@@ -72,14 +112,14 @@
 	}
 	.line {
 		position: relative;
-		height: 36px;
+		height: 44px;
 	}
 	.line.thin {
 		height: 14px;
 	}
 	.rail {
 		position: absolute;
-		inset: 18px 0 auto;
+		inset: 26px 0 auto;
 		height: 1.5px;
 		background: var(--ink-2);
 	}
@@ -90,7 +130,7 @@
 	}
 	.tick {
 		position: absolute;
-		top: 3px;
+		top: 11px;
 		transform: translateX(-50%);
 		font-size: 11px;
 		font-weight: 600;
@@ -106,15 +146,15 @@
 		background: var(--ink);
 	}
 	.tick.raised {
-		top: -6px;
+		top: 0;
 	}
 	.tick.raised::after {
 		top: 12px;
-		height: 13px;
+		height: 15px;
 	}
 	.pointer {
 		position: absolute;
-		top: 21px;
+		top: 28px;
 		padding-left: 9px;
 		line-height: 15px;
 		font-weight: 700;
@@ -156,7 +196,9 @@
 	}
 	.dot.over {
 		background: var(--plum);
-		box-shadow: 0 0 0 2px var(--color-base-100), 0 0 0 3px var(--plum);
+		box-shadow:
+			0 0 0 2px var(--color-base-100),
+			0 0 0 3px var(--plum);
 	}
 	@media (prefers-reduced-motion: reduce) {
 		.pointer,

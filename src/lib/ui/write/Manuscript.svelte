@@ -44,7 +44,22 @@
 		onrename: (name: string) => void;
 		draftSection: (section: string) => Promise<readonly DocNode[]>;
 	}
-	let { take, takes, plan, findings, runs, session, isDraftingAll, onchoose, ondraftall, onheadings, oncopy, onremove, onrename, draftSection }: Props = $props();
+	let {
+		take,
+		takes,
+		plan,
+		findings,
+		runs,
+		session,
+		isDraftingAll,
+		onchoose,
+		ondraftall,
+		onheadings,
+		oncopy,
+		onremove,
+		onrename,
+		draftSection
+	}: Props = $props();
 
 	let editor = $state.raw<Editor>();
 	let tick = $state(0);
@@ -55,11 +70,14 @@
 	let isBenchOpen = $state(false);
 	let benchTerm = $state<string | null>(null);
 	let isDrafting = $state(false);
-	let offer = $state.raw<{ section: string; heading: string; blocks: readonly DocNode[] } | null>(null);
+	let offer = $state.raw<{ section: string; heading: string; blocks: readonly DocNode[] } | null>(
+		null
+	);
 	let margin = $state<HTMLElement>();
 	let isRenaming = $state(false);
 
-	// svelte-ignore state_referenced_locally -- made anew for each take
+	// made anew for each take
+	// svelte-ignore state_referenced_locally
 	const keeper = new TakeKeeper(take);
 	const desk = $derived(new Desk(findings, plan, runs));
 
@@ -73,7 +91,8 @@
 	$effect(() => {
 		const stored = take;
 		untrack(() => {
-			if (keeper.follows(stored) && editor) editor.commands.setContent(stored.doc as JSONContent, { emitUpdate: false });
+			if (keeper.follows(stored) && editor)
+				editor.commands.setContent(stored.doc as JSONContent, { emitUpdate: false });
 		});
 	});
 
@@ -99,7 +118,8 @@
 		editor.state.doc.forEach((_, offset) => positions.push(offset));
 		for (const { section, at } of reading.slips) {
 			const element = at < 0 ? null : editor.view.nodeDOM(positions[at]!);
-			if (element instanceof HTMLElement) found.set(section, element.getBoundingClientRect().top - origin + 3);
+			if (element instanceof HTMLElement)
+				found.set(section, element.getBoundingClientRect().top - origin + 3);
 		}
 		tops = found;
 	}
@@ -176,14 +196,22 @@
 		if (!slip || slip.at < 0 || !editor) return;
 		const position = positionOf(slip.at);
 		const size = editor.state.doc.child(slip.at).nodeSize;
-		editor.chain().focus().setTextSelection(position + size - 1).scrollIntoView().run();
+		editor
+			.chain()
+			.focus()
+			.setTextSelection(position + size - 1)
+			.scrollIntoView()
+			.run();
 	}
 
 	/** Where the text of a section starts and ends. */
 	function extentOf(section: string): { from: number; to: number } | null {
 		const slip = reading?.slips.find((other) => other.section === section);
 		if (!slip || slip.at < 0 || !editor) return null;
-		const next = reading!.slips.map(({ at }) => at).filter((at) => at > slip.at).sort((a, b) => a - b)[0];
+		const next = reading!.slips
+			.map(({ at }) => at)
+			.filter((at) => at > slip.at)
+			.sort((a, b) => a - b)[0];
 		const from = positionOf(slip.at) + editor.state.doc.child(slip.at).nodeSize;
 		return { from, to: next === undefined ? editor.state.doc.content.size : positionOf(next) };
 	}
@@ -206,19 +234,32 @@
 		offer = null;
 		if (!extent || !editor || blocks.length === 0) return;
 		const range = how === 'replace' ? extent : { from: extent.to, to: extent.to };
-		editor.chain().focus().insertContentAt(range, blocks as JSONContent[]).run();
+		editor
+			.chain()
+			.focus()
+			.insertContentAt(range, blocks as JSONContent[])
+			.run();
 	}
 
 	/** Puts headings the plan has and the manuscript lacks where the plan has them. */
 	function putHeading(section: string) {
 		if (!editor || !reading) return;
 		const order = plan.sections.map(({ id }) => id);
-		const after = reading.slips.filter(({ at, section: id }) => at >= 0 && order.indexOf(id) < order.indexOf(section)).at(-1);
+		const after = reading.slips
+			.filter(({ at, section: id }) => at >= 0 && order.indexOf(id) < order.indexOf(section))
+			.at(-1);
 		const planned = plan.sections.find(({ id }) => id === section)!;
 		const to = after ? extentOf(after.section)!.to : 0;
 		editor
 			.chain()
-			.insertContentAt(to, [{ type: 'heading', attrs: { level: planned.level, section }, content: [{ type: 'text', text: planned.level === 1 ? plan.title : planned.heading }] }, { type: 'paragraph' }])
+			.insertContentAt(to, [
+				{
+					type: 'heading',
+					attrs: { level: planned.level, section },
+					content: [{ type: 'text', text: planned.level === 1 ? plan.title : planned.heading }]
+				},
+				{ type: 'paragraph' }
+			])
 			.run();
 	}
 
@@ -226,7 +267,10 @@
 		editor
 			?.chain()
 			.focus()
-			.insertContent([{ type: 'text', text, ...(origin ? { marks: [{ type: 'origin', attrs: origin }] } : {}) }, { type: 'text', text: ' ' }])
+			.insertContent([
+				{ type: 'text', text, ...(origin ? { marks: [{ type: 'origin', attrs: origin }] } : {}) },
+				{ type: 'text', text: ' ' }
+			])
 			.run();
 	}
 
@@ -236,7 +280,12 @@
 		const others = (session.standings ?? []).filter(({ page }) => session.letters.has(page));
 		if (others.length === 0) return null;
 		const best = others.toSorted((a, b) => b.standing - a.standing)[0]!;
-		return { place: 1 + others.filter(({ standing }) => standing > own).length, of: others.length + 1, best: best.standing, letter: session.letters.get(best.page) };
+		return {
+			place: 1 + others.filter(({ standing }) => standing > own).length,
+			of: others.length + 1,
+			best: best.standing,
+			letter: session.letters.get(best.page)
+		};
 	});
 	const next = $derived(moves[0]);
 
@@ -250,102 +299,255 @@
 
 	function loadTheirs() {
 		const theirs = keeper.takeTheirs();
-		if (theirs && editor) editor.commands.setContent(theirs.doc as JSONContent, { emitUpdate: false });
+		if (theirs && editor)
+			editor.commands.setContent(theirs.doc as JSONContent, { emitUpdate: false });
 		if (editor) readWith(desk, editor);
 	}
 
-	const ORDINALS = ['', 'first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+	const ORDINALS = [
+		'',
+		'first',
+		'second',
+		'third',
+		'fourth',
+		'fifth',
+		'sixth',
+		'seventh',
+		'eighth',
+		'ninth',
+		'tenth'
+	];
 </script>
 
 <div class="flex h-full flex-col">
-	<div class="border-rule grid h-[68px] flex-none grid-cols-[168px_minmax(0,1fr)_230px] items-center gap-4 border-b px-5 max-md:h-auto max-md:grid-cols-1 max-md:gap-1 max-md:px-3 max-md:py-2">
+	<div
+		class="grid h-[72px] flex-none grid-cols-[168px_minmax(0,1fr)_250px] items-center gap-4 border-b border-rule px-5 max-md:h-auto max-md:grid-cols-1 max-md:gap-1 max-md:px-3 max-md:py-2"
+	>
 		<div class="min-w-0">
 			<div class="flex items-baseline gap-2">
 				{#if isRenaming}
-					<!-- svelte-ignore a11y_autofocus -- the writer just asked to type here -->
-					<input class="field h-6 w-28 px-1" value={take.name} autofocus aria-label="Name of the take" onblur={(event) => { isRenaming = false; const name = event.currentTarget.value.trim(); if (name) onrename(name); }} onkeydown={(event) => event.key === 'Enter' && event.currentTarget.blur()} />
+					<!-- the writer just asked to type here -->
+					<!-- svelte-ignore a11y_autofocus -->
+					<input
+						class="field h-6 w-28 px-1"
+						value={take.name}
+						autofocus
+						aria-label="Name of the take"
+						onblur={(event) => {
+							isRenaming = false;
+							const name = event.currentTarget.value.trim();
+							if (name) onrename(name);
+						}}
+						onkeydown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+					/>
 				{:else}
 					<DropdownMenu.Root>
-						<DropdownMenu.Trigger class="max-w-28 truncate font-semibold" aria-label="{take.name}, takes">{take.name} ▾</DropdownMenu.Trigger>
+						<DropdownMenu.Trigger
+							class="max-w-28 truncate font-semibold"
+							aria-label="{take.name}, takes">{take.name} ▾</DropdownMenu.Trigger
+						>
 						<DropdownMenu.Portal>
-							<DropdownMenu.Content class="bg-base-100 border-ink z-30 min-w-52 border py-1" align="start" sideOffset={4}>
+							<DropdownMenu.Content
+								class="z-30 min-w-52 border border-ink bg-base-100 py-1"
+								align="start"
+								sideOffset={4}
+							>
 								{#each takes as other (other.id)}
-									<DropdownMenu.Item class="data-highlighted:bg-wash px-3 py-1" onSelect={() => onchoose(other.id)}>{other.name}{other.id === take.id ? ' ·  open' : ''}</DropdownMenu.Item>
+									<DropdownMenu.Item
+										class="px-3 py-1 data-highlighted:bg-wash"
+										onSelect={() => onchoose(other.id)}
+										>{other.name}{other.id === take.id ? ' ·  open' : ''}</DropdownMenu.Item
+									>
 								{/each}
-								<DropdownMenu.Separator class="bg-rule my-1 h-px" />
-								<DropdownMenu.Item class="data-highlighted:bg-wash px-3 py-1" onSelect={ondraftall} disabled={isDraftingAll}>Draft a new take</DropdownMenu.Item>
-								<DropdownMenu.Item class="data-highlighted:bg-wash px-3 py-1" onSelect={onheadings}>New take with the headings</DropdownMenu.Item>
-								<DropdownMenu.Item class="data-highlighted:bg-wash px-3 py-1" onSelect={oncopy}>Copy this take</DropdownMenu.Item>
-								<DropdownMenu.Item class="data-highlighted:bg-wash px-3 py-1" onSelect={() => (isRenaming = true)}>Rename it</DropdownMenu.Item>
-								<DropdownMenu.Item class="data-highlighted:bg-wash px-3 py-1" onSelect={onremove}>Take it away</DropdownMenu.Item>
+								<DropdownMenu.Separator class="my-1 h-px bg-rule" />
+								<DropdownMenu.Item
+									class="px-3 py-1 data-highlighted:bg-wash"
+									onSelect={ondraftall}
+									disabled={isDraftingAll}>Draft a new take</DropdownMenu.Item
+								>
+								<DropdownMenu.Item class="px-3 py-1 data-highlighted:bg-wash" onSelect={onheadings}
+									>New take with the headings</DropdownMenu.Item
+								>
+								<DropdownMenu.Item class="px-3 py-1 data-highlighted:bg-wash" onSelect={oncopy}
+									>Copy this take</DropdownMenu.Item
+								>
+								<DropdownMenu.Item
+									class="px-3 py-1 data-highlighted:bg-wash"
+									onSelect={() => (isRenaming = true)}>Rename it</DropdownMenu.Item
+								>
+								<DropdownMenu.Item class="px-3 py-1 data-highlighted:bg-wash" onSelect={onremove}
+									>Take it away</DropdownMenu.Item
+								>
 							</DropdownMenu.Content>
 						</DropdownMenu.Portal>
 					</DropdownMenu.Root>
 				{/if}
 				<span class="text-ink-2" role="status">{isDraftingAll ? 'drafting …' : keeper.said}</span>
 			</div>
-			<p class="text-ink-2">{(reading?.words ?? 0).toLocaleString('en')} of {findings.targetWords.toLocaleString('en')} words</p>
+			<p class="text-ink-2">
+				{(reading?.words ?? 0).toLocaleString('en')} of {findings.targetWords.toLocaleString('en')} words
+			</p>
 		</div>
 		{#if reading}
-			<Ladder pages={session.standings} letters={session.letters} standing={reading.standing} keywordLoad={reading.keywordLoad} progress={session.standingProgress} />
+			<Ladder
+				pages={session.standings}
+				letters={session.letters}
+				standing={reading.standing}
+				keywordLoad={reading.keywordLoad}
+				progress={session.standingProgress}
+			/>
 			<div class="min-w-0 text-right max-md:text-left">
-				<p class="text-ink-2">{#if rank}{ORDINALS[rank.place] ?? rank.place} of {rank.of} · best {rank.best.toFixed(0)} ({rank.letter}){:else}standing of 100{/if}</p>
+				<p class="text-ink-2">
+					{#if rank}{ORDINALS[rank.place] ?? rank.place} of {rank.of} · best {rank.best.toFixed(0)} ({rank.letter}){:else}standing
+						of 100{/if}
+				</p>
 				{#if next}
-					<p class="line-clamp-2 leading-snug font-semibold" title={moves.slice(0, 6).map((move) => `${move.text} +${move.gain.toFixed(1)}`).join('\n')}>
-						Next: {#if next.section}<button class="inline text-right hover:underline" onclick={() => goTo(next.section!)}>{next.text}</button>{:else}{next.text}{/if} <span class="whitespace-nowrap">+{next.gain.toFixed(1)}</span>
-					</p>
+					<button
+						class="next text-right leading-snug font-semibold enabled:hover:underline max-md:text-left"
+						disabled={!next.section}
+						onclick={() => next.section && goTo(next.section)}
+						title={moves
+							.slice(0, 6)
+							.map((move) => `${move.text} +${move.gain.toFixed(1)}`)
+							.join('\n')}>Next: {next.text} +{next.gain.toFixed(1)}</button
+					>
 				{/if}
 			</div>
 		{/if}
 	</div>
 
 	{#if keeper.conflict}
-		<div class="border-warning flex flex-wrap items-baseline gap-3 border-b px-5 py-2" role="alert">
-			<p><strong>This take was changed in another tab.</strong> What you typed here since is still here and not saved over it.</p>
+		<div class="flex flex-wrap items-baseline gap-3 border-b border-warning px-5 py-2" role="alert">
+			<p>
+				<strong>This take was changed in another tab.</strong> What you typed here since is still here
+				and not saved over it.
+			</p>
 			<button class="act" onclick={loadTheirs}>Load the other tab’s</button>
-			<button class="act chief" onclick={() => void keepBoth()}>Keep mine as a take of its own</button>
+			<button class="act chief" onclick={() => void keepBoth()}
+				>Keep mine as a take of its own</button
+			>
 		</div>
 	{/if}
 
-	<div class="desk min-h-0 flex-1 overflow-y-auto" class:benched={isBenchOpen}>
-		<div class="margin" bind:this={margin}>
-			{#if reading}
-				<Slips slips={reading.slips} {tops} {active} isDrafting={isDrafting} onopen={goTo} ondraft={(section) => void draft(section)} onterm={(key) => { benchTerm = key; isBenchOpen = true; }} />
-			{/if}
-		</div>
-		<div class="sheet">
-			<div class="toolbar no-print" role="toolbar" aria-label="Formatting">
-				<button aria-label="Undo" title="Undo (Ctrl+Z)" onclick={() => editor?.chain().focus().undo().run()}><Undo size={15} /></button>
-				<button aria-label="Redo" title="Redo (Ctrl+Shift+Z)" onclick={() => editor?.chain().focus().redo().run()}><Redo size={15} /></button>
-				<i></i>
-				<button aria-label="Heading 2" aria-pressed={isOn('heading', { level: 2 })} onclick={() => editor?.chain().focus().toggleHeading({ level: 2 }).run()}><Heading2 size={16} /></button>
-				<button aria-label="Heading 3" aria-pressed={isOn('heading', { level: 3 })} onclick={() => editor?.chain().focus().toggleHeading({ level: 3 }).run()}><Heading3 size={16} /></button>
-				<button aria-label="Bold" aria-pressed={isOn('bold')} onclick={() => editor?.chain().focus().toggleBold().run()}><Bold size={15} /></button>
-				<button aria-label="Italic" aria-pressed={isOn('italic')} onclick={() => editor?.chain().focus().toggleItalic().run()}><Italic size={15} /></button>
-				<button aria-label="Bulleted list" aria-pressed={isOn('bulletList')} onclick={() => editor?.chain().focus().toggleBulletList().run()}><List size={16} /></button>
-				<button aria-label="Numbered list" aria-pressed={isOn('orderedList')} onclick={() => editor?.chain().focus().toggleOrderedList().run()}><ListOrdered size={16} /></button>
-				<button aria-label="Link" aria-pressed={isOn('link')} onclick={setLink}><Link size={15} /></button>
-				<button class="ml-auto" aria-label="Bench" aria-pressed={isBenchOpen} title="The bench: notes and facts for the section in hand" onclick={() => (isBenchOpen = !isBenchOpen)}><PanelRight size={16} /></button>
-			</div>
-			<div class="manuscript" {@attach mount}></div>
-			{#if lacking.length > 0}
-				<div class="border-rule text-ink-2 mx-11 mb-10 border-t pt-3">
-					Planned, and not in this take: {#each lacking as slip, i (slip.section)}{i > 0 ? ', ' : ''}<button class="linkish" onclick={() => putHeading(slip.section)}>{slip.heading}</button>{/each}
-				</div>
-			{/if}
-		</div>
-		{#if isBenchOpen}
-			<aside class="bench" aria-label="Bench">
-				{#if offer}
-					<Offer heading={offer.heading} blocks={offer.blocks} onput={(how) => put(offer!.section, offer!.blocks, how)} onclose={() => (offer = null)} />
+	<div class="min-h-0 flex-1 overflow-y-auto">
+		<div class="desk">
+			<div class="margin" bind:this={margin}>
+				{#if reading}
+					<Slips
+						slips={reading.slips}
+						{tops}
+						{active}
+						{isDrafting}
+						onopen={goTo}
+						ondraft={(section) => void draft(section)}
+						onterm={(key) => {
+							benchTerm = key;
+							isBenchOpen = true;
+						}}
+					/>
 				{/if}
-				<Bench {session} {findings} {plan} slip={reading?.slips.find(({ section }) => section === active) ?? null} term={benchTerm} onbring={bringIn} onclose={() => (isBenchOpen = false)} />
-			</aside>
-		{:else if offer}
-			<aside class="bench" aria-label="Another version">
-				<Offer heading={offer.heading} blocks={offer.blocks} onput={(how) => put(offer!.section, offer!.blocks, how)} onclose={() => (offer = null)} />
-			</aside>
-		{/if}
+			</div>
+			<div class="sheet">
+				<div class="toolbar no-print" role="toolbar" aria-label="Formatting">
+					<button
+						aria-label="Undo"
+						title="Undo (Ctrl+Z)"
+						onclick={() => editor?.chain().focus().undo().run()}><Undo size={15} /></button
+					>
+					<button
+						aria-label="Redo"
+						title="Redo (Ctrl+Shift+Z)"
+						onclick={() => editor?.chain().focus().redo().run()}><Redo size={15} /></button
+					>
+					<i></i>
+					<button
+						aria-label="Heading 2"
+						aria-pressed={isOn('heading', { level: 2 })}
+						onclick={() => editor?.chain().focus().toggleHeading({ level: 2 }).run()}
+						><Heading2 size={16} /></button
+					>
+					<button
+						aria-label="Heading 3"
+						aria-pressed={isOn('heading', { level: 3 })}
+						onclick={() => editor?.chain().focus().toggleHeading({ level: 3 }).run()}
+						><Heading3 size={16} /></button
+					>
+					<button
+						aria-label="Bold"
+						aria-pressed={isOn('bold')}
+						onclick={() => editor?.chain().focus().toggleBold().run()}><Bold size={15} /></button
+					>
+					<button
+						aria-label="Italic"
+						aria-pressed={isOn('italic')}
+						onclick={() => editor?.chain().focus().toggleItalic().run()}
+						><Italic size={15} /></button
+					>
+					<button
+						aria-label="Bulleted list"
+						aria-pressed={isOn('bulletList')}
+						onclick={() => editor?.chain().focus().toggleBulletList().run()}
+						><List size={16} /></button
+					>
+					<button
+						aria-label="Numbered list"
+						aria-pressed={isOn('orderedList')}
+						onclick={() => editor?.chain().focus().toggleOrderedList().run()}
+						><ListOrdered size={16} /></button
+					>
+					<button aria-label="Link" aria-pressed={isOn('link')} onclick={setLink}
+						><Link size={15} /></button
+					>
+					<button
+						class="ml-auto"
+						aria-label="Bench"
+						aria-pressed={isBenchOpen}
+						title="The bench: notes and facts for the section in hand"
+						onclick={() => (isBenchOpen = !isBenchOpen)}><PanelRight size={16} /></button
+					>
+				</div>
+				<div class="manuscript" {@attach mount}></div>
+				{#if lacking.length > 0}
+					<div class="mx-11 mb-10 border-t border-rule pt-3 text-ink-2">
+						Planned, and not in this take: {#each lacking as slip, i (slip.section)}{i > 0
+								? ', '
+								: ''}<button class="linkish" onclick={() => putHeading(slip.section)}
+								>{slip.heading}</button
+							>{/each}
+					</div>
+				{/if}
+			</div>
+			{#if isBenchOpen}
+				<aside class="bench" aria-label="Bench">
+					{#if offer}
+						<Offer
+							heading={offer.heading}
+							blocks={offer.blocks}
+							onput={(how) => put(offer!.section, offer!.blocks, how)}
+							onclose={() => (offer = null)}
+						/>
+					{/if}
+					<Bench
+						{session}
+						{findings}
+						{plan}
+						slip={reading?.slips.find(({ section }) => section === active) ?? null}
+						term={benchTerm}
+						onbring={bringIn}
+						onclose={() => (isBenchOpen = false)}
+					/>
+				</aside>
+			{:else if offer}
+				<aside class="bench" aria-label="Another version">
+					<Offer
+						heading={offer.heading}
+						blocks={offer.blocks}
+						onput={(how) => put(offer!.section, offer!.blocks, how)}
+						onclose={() => (offer = null)}
+					/>
+				</aside>
+			{/if}
+		</div>
 	</div>
 </div>
 
@@ -353,18 +555,23 @@
 	.desk {
 		display: grid;
 		grid-template-columns: 316px minmax(0, 700px) minmax(0, 1fr);
-		align-items: start;
+		min-height: 100%;
 	}
 	.margin {
 		position: relative;
-		min-height: 100%;
-		align-self: stretch;
 		overflow: hidden;
 	}
 	.sheet {
 		background: var(--sheet);
 		border-inline: 1px solid var(--rule);
-		min-height: 100%;
+	}
+	.next {
+		display: -webkit-box;
+		overflow: hidden;
+		width: 100%;
+		-webkit-box-orient: vertical;
+		-webkit-line-clamp: 2;
+		line-clamp: 2;
 	}
 	.toolbar {
 		position: sticky;
@@ -397,6 +604,7 @@
 	.bench {
 		position: sticky;
 		top: 0;
+		align-self: start;
 		max-height: calc(100dvh - 115px);
 		overflow-y: auto;
 		padding: 16px 18px;

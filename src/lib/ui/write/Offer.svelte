@@ -10,22 +10,30 @@
 		onclose: () => void;
 	}
 	let { heading, blocks, onput, onclose }: Props = $props();
-	const words = $derived(blocks.reduce((sum, block) => sum + (block.type === 'gap' ? 0 : countWords(docText(block))), 0));
+	const words = $derived(
+		blocks.reduce((sum, block) => sum + (block.type === 'gap' ? 0 : countWords(docText(block))), 0)
+	);
 </script>
 
-<section class="border-accent mb-4 border-l-2 pl-3">
+<section class="mb-4 border-l-2 border-accent pl-3">
 	<h2 class="font-sans text-xs">Another version · {heading}</h2>
-	<p class="text-ink-2 mb-2">{words} words from your notes</p>
-	<div class="font-serif max-h-72 overflow-y-auto text-[14px] leading-relaxed">
+	<p class="mb-2 text-ink-2">{words} words from your notes</p>
+	<div class="max-h-72 overflow-y-auto font-serif text-[14px] leading-relaxed">
 		{#each blocks as block, i (i)}
-			<p class="mb-2 whitespace-pre-line" class:text-warning={block.type === 'gap'}>{block.type === 'gap' ? 'Gap. ' : ''}{docText(block)}</p>
+			<p class="mb-2 whitespace-pre-line" class:text-warning={block.type === 'gap'}>
+				{block.type === 'gap' ? 'Gap. ' : ''}{docText(block)}
+			</p>
 		{:else}
 			<p>The notes say nothing more about it.</p>
 		{/each}
 	</div>
 	<p class="mt-2 flex flex-wrap gap-2">
-		<button class="act chief" onclick={() => onput('replace')} disabled={blocks.length === 0}>Replace the section</button>
-		<button class="act" onclick={() => onput('below')} disabled={blocks.length === 0}>Put it below</button>
+		<button class="act chief" onclick={() => onput('replace')} disabled={blocks.length === 0}
+			>Replace the section</button
+		>
+		<button class="act" onclick={() => onput('below')} disabled={blocks.length === 0}
+			>Put it below</button
+		>
 		<button class="act" onclick={onclose}>Leave it</button>
 	</p>
 </section>

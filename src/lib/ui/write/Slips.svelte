@@ -19,7 +19,12 @@
 	const standing = $derived(slips.filter(({ section }) => tops.has(section)));
 	const wanted = $derived(standing.map(({ section }) => tops.get(section)!));
 	let heights = $state<Record<string, number>>({});
-	const placed = $derived(placeSlips(wanted, standing.map(({ section }) => heights[section] ?? 30)));
+	const placed = $derived(
+		placeSlips(
+			wanted,
+			standing.map(({ section }) => heights[section] ?? 30)
+		)
+	);
 
 	interface Row {
 		kind: 'term' | 'placed' | 'question' | 'fact' | 'gap' | 'more';
@@ -34,19 +39,54 @@
 	function rowsOf(slip: Slip, room: number): Row[] {
 		const open = slip.terms.filter(({ state }) => state !== 'placed');
 		const done = slip.terms.filter(({ state }) => state === 'placed');
-		const rows: Row[] = open.map((term) => ({ kind: 'term', key: term.key, text: term.phrase, deed: term.deed, slip: term }));
-		if (slip.gaps > 0) rows.push({ kind: 'gap', key: 'gap', text: slip.gaps === 1 ? 'a gap to fill' : `${slip.gaps} gaps to fill`, deed: '' });
-		for (const question of slip.questions) rows.push({ kind: 'question', key: question.id, text: question.text, deed: question.isAnswered ? 'answered' : '', isDone: question.isAnswered });
-		if (room === Number.POSITIVE_INFINITY) for (const fact of slip.facts.slice(0, 2)) rows.push({ kind: 'fact', key: fact.id, text: fact.text, deed: '' });
-		if (done.length > 0) rows.push({ kind: 'placed', key: 'placed', text: `${done.length} placed: ${done.map(({ phrase }) => phrase).join(', ')}`, deed: '' });
+		const rows: Row[] = open.map((term) => ({
+			kind: 'term',
+			key: term.key,
+			text: term.phrase,
+			deed: term.deed,
+			slip: term
+		}));
+		if (slip.gaps > 0)
+			rows.push({
+				kind: 'gap',
+				key: 'gap',
+				text: slip.gaps === 1 ? 'a gap to fill' : `${slip.gaps} gaps to fill`,
+				deed: ''
+			});
+		for (const question of slip.questions)
+			rows.push({
+				kind: 'question',
+				key: question.id,
+				text: question.text,
+				deed: question.isAnswered ? 'answered' : '',
+				isDone: question.isAnswered
+			});
+		if (room === Number.POSITIVE_INFINITY)
+			for (const fact of slip.facts.slice(0, 2))
+				rows.push({ kind: 'fact', key: fact.id, text: fact.text, deed: '' });
+		if (done.length > 0)
+			rows.push({
+				kind: 'placed',
+				key: 'placed',
+				text: `${done.length} placed: ${done.map(({ phrase }) => phrase).join(', ')}`,
+				deed: ''
+			});
 		if (rows.length <= room) return rows;
 		if (room <= 0) return [];
 		const shown = rows.slice(0, room - 1);
-		return [...shown, { kind: 'more', key: 'more', text: `and ${rows.length - shown.length} more`, deed: '' }];
+		return [
+			...shown,
+			{ kind: 'more', key: 'more', text: `and ${rows.length - shown.length} more`, deed: '' }
+		];
 	}
 
 	function kindName(slip: Slip): string {
-		const name = slip.kind === 'opening' ? 'Opening' : slip.kind === 'faq' ? 'FAQ' : `${slip.kind[0]!.toUpperCase()}${slip.kind.slice(1)}`;
+		const name =
+			slip.kind === 'opening'
+				? 'Opening'
+				: slip.kind === 'faq'
+					? 'FAQ'
+					: `${slip.kind[0]!.toUpperCase()}${slip.kind.slice(1)}`;
 		return slip.kind === 'opening' || slip.kind === 'faq' ? name : `${name} · ${slip.heading}`;
 	}
 </script>
@@ -54,27 +94,56 @@
 {#each standing as slip, i (slip.section)}
 	{@const isOn = slip.section === active}
 	{@const room = isOn ? Number.POSITIVE_INFINITY : rowsThatFit(wanted[i]!, wanted[i + 1] ?? null)}
-	<section class="slip" class:on={isOn} style:transform="translateY({placed[i]}px)" bind:clientHeight={heights[slip.section]} aria-label="Slip of {slip.heading}">
+	<section
+		class="slip"
+		class:on={isOn}
+		style:transform="translateY({placed[i]}px)"
+		bind:clientHeight={heights[slip.section]}
+		aria-label="Slip of {slip.heading}"
+	>
 		<h2>
-			<button class="min-w-0 truncate" onclick={() => onopen(slip.section)}>{kindName(slip)}</button>
+			<button class="min-w-0 truncate" onclick={() => onopen(slip.section)}>{kindName(slip)}</button
+			>
 			<span class="whitespace-nowrap">{slip.words} / {slip.budget}</span>
 		</h2>
-		<div class="budget" class:over={slip.words > slip.budget * 1.15}><i style:width="{Math.min(100, (100 * slip.words) / Math.max(1, slip.budget))}%"></i></div>
+		<div class="budget" class:over={slip.words > slip.budget * 1.15}>
+			<i style:width="{Math.min(100, (100 * slip.words) / Math.max(1, slip.budget))}%"></i>
+		</div>
 		{#each rowsOf(slip, room) as row (row.kind + row.key)}
-			<div class="line {row.kind}" class:done={row.isDone || row.kind === 'placed' || row.kind === 'more'} class:full={isOn}>
+			<div
+				class="line {row.kind}"
+				class:done={row.isDone || row.kind === 'placed' || row.kind === 'more'}
+				class:full={isOn}
+			>
 				{#if row.slip}
 					<span class="sign"><StateMark state={row.slip.state} /></span>
-					<button class="text truncate text-left" onclick={() => onterm(row.key)} title="See how others use it">{row.text}</button>
+					<button
+						class="text truncate text-left"
+						onclick={() => onterm(row.key)}
+						title="See how others use it">{row.text}</button
+					>
 					<span class="deed">{row.deed}</span>
 				{:else}
-					<span class="sign" aria-hidden="true">{#if row.kind === 'placed'}<StateMark state="placed" />{:else if row.kind === 'question'}?{:else if row.kind === 'fact'}={:else if row.kind === 'gap'}▍{/if}</span>
+					<span class="sign" aria-hidden="true"
+						>{#if row.kind === 'placed'}<StateMark
+								state="placed"
+							/>{:else if row.kind === 'question'}?{:else if row.kind === 'fact'}={:else if row.kind === 'gap'}▍{/if}</span
+					>
 					<span class="text" class:truncate={!isOn} title={row.text}>{row.text}</span>
 					<span class="deed">{row.deed}</span>
 				{/if}
 			</div>
 		{/each}
 		{#if isOn}
-			<p class="mt-1.5"><button class="act" class:chief={slip.words < 20} disabled={isDrafting} onclick={() => ondraft(slip.section)}>{slip.words < 20 ? 'Draft' : 'Another version'}</button></p>
+			<p class="mt-1.5">
+				<button
+					class="act"
+					class:chief={slip.words < 20}
+					disabled={isDrafting}
+					onclick={() => ondraft(slip.section)}
+					>{slip.words < 20 ? 'Draft' : 'Another version'}</button
+				>
+			</p>
 		{/if}
 	</section>
 {/each}

@@ -35,7 +35,11 @@
 		actions.offer(() =>
 			plan && findings
 				? [
-						{ label: 'Draft the whole article as a new take', also: 'write generate', run: () => void draftAll() },
+						{
+							label: 'Draft the whole article as a new take',
+							also: 'write generate',
+							run: () => void draftAll()
+						},
 						{ label: 'New take with the plan’s headings', run: () => void startWithHeadings() },
 						...(take ? [{ label: 'Copy this take', run: () => void copyTake() }] : [])
 					]
@@ -65,7 +69,11 @@
 		if (!plan || !findings) return;
 		isDrafting = true;
 		try {
-			await addAsStep('Drafted a new take', '', await analysis.draft(session.input, findings, $state.snapshot(plan) as typeof plan));
+			await addAsStep(
+				'Drafted a new take',
+				'',
+				await analysis.draft(session.input, findings, $state.snapshot(plan) as typeof plan)
+			);
 		} catch (error) {
 			toast.error(`Nothing was drafted: ${error instanceof Error ? error.message : String(error)}`);
 		} finally {
@@ -76,7 +84,11 @@
 	async function startWithHeadings() {
 		if (!plan) return;
 		const content = headingsOf(plan).flatMap(({ level, text, section }) => [
-			{ type: 'heading', attrs: { level, section }, content: text === '' ? [] : [{ type: 'text', text }] },
+			{
+				type: 'heading',
+				attrs: { level, section },
+				content: text === '' ? [] : [{ type: 'text', text }]
+			},
 			{ type: 'paragraph' }
 		]);
 		await addAsStep('Started a take with the headings', '', { type: 'doc', content });
@@ -103,9 +115,13 @@
 	async function draftSection(section: string) {
 		if (!plan || !findings) return [];
 		const doc = await analysis.draft(session.input, findings, $state.snapshot(plan) as typeof plan);
-		const from = doc.content.findIndex(({ type, attrs }) => type === 'heading' && attrs?.section === section);
+		const from = doc.content.findIndex(
+			({ type, attrs }) => type === 'heading' && attrs?.section === section
+		);
 		const rest = doc.content.slice(from + 1);
-		const to = rest.findIndex(({ type, attrs }) => type === 'heading' && typeof attrs?.section === 'string');
+		const to = rest.findIndex(
+			({ type, attrs }) => type === 'heading' && typeof attrs?.section === 'string'
+		);
 		return from < 0 ? [] : rest.slice(0, to < 0 ? rest.length : to);
 	}
 </script>
@@ -113,21 +129,33 @@
 {#if !plan || !findings}
 	<div class="max-w-lg p-8">
 		<h1 class="text-xl">The manuscript follows the plan</h1>
-		<p class="text-ink-2 mt-2">{#if session.progress}The evidence is still being read …{:else}<a class="linkish" href={resolve('/a/[id]/plan', { id: session.id })}>Propose a plan</a> first; then it can be drafted from your notes, or written by hand with the slips beside it.{/if}</p>
+		<p class="mt-2 text-ink-2">
+			{#if session.progress}The evidence is still being read …{:else}<a
+					class="linkish"
+					href={resolve('/a/[id]/plan', { id: session.id })}>Propose a plan</a
+				> first; then it can be drafted from your notes, or written by hand with the slips beside it.{/if}
+		</p>
 	</div>
 {:else if !take}
 	<div class="max-w-xl p-8">
 		<h1 class="font-serif text-xl">{plan.title}</h1>
-		<p class="text-ink-2 mt-2">
-			The built-in drafter writes from {session.noteSigns.size === 0 ? 'your notes, and you have brought none yet: it would leave a gap in every section' : session.noteSigns.size === 1 ? 'your one note' : `your ${session.noteSigns.size} notes`}, marks every sentence with its origin, and leaves a visible gap where they are silent.
+		<p class="mt-2 text-ink-2">
+			The built-in drafter writes from {session.noteSigns.size === 0
+				? 'your notes, and you have brought none yet: it would leave a gap in every section'
+				: session.noteSigns.size === 1
+					? 'your one note'
+					: `your ${session.noteSigns.size} notes`}, marks every sentence with its origin, and
+			leaves a visible gap where they are silent.
 		</p>
 		<p class="mt-4 flex flex-wrap gap-2">
-			<button class="act chief" onclick={() => void draftAll()} disabled={isDrafting}>{isDrafting ? 'Drafting …' : 'Draft the article'}</button>
+			<button class="act chief" onclick={() => void draftAll()} disabled={isDrafting}
+				>{isDrafting ? 'Drafting …' : 'Draft the article'}</button
+			>
 			<button class="act" onclick={() => void startWithHeadings()}>Start with the headings</button>
 		</p>
 	</div>
 {:else if !runs}
-	<p class="text-ink-2 p-8" role="status">Laying out the pages …</p>
+	<p class="p-8 text-ink-2" role="status">Laying out the pages …</p>
 {:else}
 	{#key `${take.id}`}
 		<Manuscript

@@ -2,8 +2,26 @@ import type { Editor } from '@tiptap/core';
 import type { Node as ProseNode } from '@tiptap/pm/model';
 import type { Findings } from '$lib/core/findings';
 import type { Plan } from '$lib/core/plan';
-import { evidenceOf, keywordLoadOf, nextBestMoves, scoreState, stateOf, termIndexOf, type Evidence, type Move, type Standing } from '$lib/core/standing';
-import { measureBlock, slipsOf, TakeTally, type BlockMeasure, type DocNode, type RunIndex, type Slip } from '$lib/core/takes';
+import {
+	evidenceOf,
+	keywordLoadOf,
+	nextBestMoves,
+	scoreState,
+	stateOf,
+	termIndexOf,
+	type Evidence,
+	type Move,
+	type Standing
+} from '$lib/core/standing';
+import {
+	measureBlock,
+	slipsOf,
+	TakeTally,
+	type BlockMeasure,
+	type DocNode,
+	type RunIndex,
+	type Slip
+} from '$lib/core/takes';
 import type { TermIndex } from '$lib/core/text';
 
 /** What is shown of a manuscript while it is written. */
@@ -42,12 +60,18 @@ export class Desk {
 		const blocks: BlockMeasure[] = [];
 		editor.state.doc.forEach((node) => {
 			let measure = this.#measured.get(node);
-			if (!measure) this.#measured.set(node, (measure = measureBlock(node.toJSON() as DocNode, this.#index, this.#runs)));
+			if (!measure)
+				this.#measured.set(
+					node,
+					(measure = measureBlock(node.toJSON() as DocNode, this.#index, this.#runs))
+				);
 			blocks.push(measure);
 		});
 		this.#tally.update(blocks);
 		const state = stateOf(blocks, this.#plan, this.evidence, this.#tally.uses);
-		const answered = new Set(this.evidence.questions.flatMap(({ id }, q) => (state.answered[q] ? [id] : [])));
+		const answered = new Set(
+			this.evidence.questions.flatMap(({ id }, q) => (state.answered[q] ? [id] : []))
+		);
 		return {
 			words: state.words,
 			standing: scoreState(state, this.evidence),
@@ -59,6 +83,10 @@ export class Desk {
 
 	/** The steps that would gain most; scores every one, so it is called when typing pauses. */
 	moves(reading: Reading): Move[] {
-		return nextBestMoves(stateOf(reading.blocks, this.#plan, this.evidence, this.#tally.uses), this.evidence, this.#plan);
+		return nextBestMoves(
+			stateOf(reading.blocks, this.#plan, this.evidence, this.#tally.uses),
+			this.evidence,
+			this.#plan
+		);
 	}
 }

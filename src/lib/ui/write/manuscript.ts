@@ -15,7 +15,8 @@ const SectionHeading = Heading.extend({
 				// a heading split in two leaves the section with its first half
 				keepOnSplit: false,
 				parseHTML: (element) => element.getAttribute('data-section'),
-				renderHTML: ({ section }: { section?: string | null }) => (section ? { 'data-section': section } : {})
+				renderHTML: ({ section }: { section?: string | null }) =>
+					section ? { 'data-section': section } : {}
 			}
 		};
 	}
@@ -29,7 +30,11 @@ const Gap = Node.create({
 	marks: '',
 	defining: true,
 	parseHTML: () => [{ tag: 'div[data-gap]' }],
-	renderHTML: ({ HTMLAttributes }) => ['div', mergeAttributes(HTMLAttributes, { 'data-gap': '', class: 'gap', role: 'note' }), 0]
+	renderHTML: ({ HTMLAttributes }) => [
+		'div',
+		mergeAttributes(HTMLAttributes, { 'data-gap': '', class: 'gap', role: 'note' }),
+		0
+	]
 });
 
 /** The note a sentence comes from; shown as a small sign behind it. */
@@ -37,15 +42,31 @@ const OriginMark = Mark.create({
 	name: 'origin',
 	inclusive: false,
 	addAttributes: () => ({
-		source: { default: '', parseHTML: (element) => element.getAttribute('data-source'), renderHTML: ({ source }) => ({ 'data-source': source as string }) },
-		label: { default: '', parseHTML: (element) => element.getAttribute('data-label'), renderHTML: ({ label }) => ({ 'data-label': label as string }) }
+		source: {
+			default: '',
+			parseHTML: (element) => element.getAttribute('data-source'),
+			renderHTML: ({ source }) => ({ 'data-source': source as string })
+		},
+		label: {
+			default: '',
+			parseHTML: (element) => element.getAttribute('data-label'),
+			renderHTML: ({ label }) => ({ 'data-label': label as string })
+		}
 	}),
 	parseHTML: () => [{ tag: 'span[data-source]' }],
-	renderHTML: ({ HTMLAttributes }) => ['span', mergeAttributes(HTMLAttributes, { class: 'origin' }), 0]
+	renderHTML: ({ HTMLAttributes }) => [
+		'span',
+		mergeAttributes(HTMLAttributes, { class: 'origin' }),
+		0
+	]
 });
 
 /** Makes the editor of a manuscript inside an element. */
-export function makeEditor(element: HTMLElement, doc: TakeDoc, handlers: { onUpdate: (editor: Editor) => void; onSelect: (editor: Editor) => void }): Editor {
+export function makeEditor(
+	element: HTMLElement,
+	doc: TakeDoc,
+	handlers: { onUpdate: (editor: Editor) => void; onSelect: (editor: Editor) => void }
+): Editor {
 	return new Editor({
 		element,
 		content: doc as JSONContent,
@@ -67,7 +88,12 @@ export function makeEditor(element: HTMLElement, doc: TakeDoc, handlers: { onUpd
 			})
 		],
 		editorProps: {
-			attributes: { 'aria-label': 'Manuscript', role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true' }
+			attributes: {
+				'aria-label': 'Manuscript',
+				role: 'textbox',
+				'aria-multiline': 'true',
+				spellcheck: 'true'
+			}
 		},
 		onTransaction: ({ editor, transaction }) => {
 			if (transaction.docChanged) handlers.onUpdate(editor);

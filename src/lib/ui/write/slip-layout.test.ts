@@ -12,7 +12,10 @@ describe('placeSlips', () => {
 	});
 
 	it('never lets slips overlap, and never sets one above its heading', () => {
-		const sections = fc.array(fc.tuple(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 20, max: 300 })), { maxLength: 40 });
+		const sections = fc.array(
+			fc.tuple(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 20, max: 300 })),
+			{ maxLength: 40 }
+		);
 		fc.assert(
 			fc.property(sections, (given) => {
 				let at = 0;

@@ -18,7 +18,15 @@ export class TakeKeeper {
 
 	readonly conflict = $derived(this.#conflict);
 	/** State of the save, in a word. */
-	readonly said = $derived(this.#conflict ? 'not saved' : this.#trouble ? this.#trouble : this.#isUnsaved ? 'saving …' : 'saved');
+	readonly said = $derived(
+		this.#conflict
+			? 'not saved'
+			: this.#trouble
+				? this.#trouble
+				: this.#isUnsaved
+					? 'saving …'
+					: 'saved'
+	);
 
 	constructor({ id, revision }: Take) {
 		this.#id = id;

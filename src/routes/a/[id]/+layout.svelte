@@ -8,7 +8,8 @@
 	import { stagesOf } from '$lib/ui/frame/stages';
 
 	let { children, params } = $props();
-	// svelte-ignore state_referenced_locally -- the layout is made anew for each assignment
+	// the layout is made anew for each assignment
+	// svelte-ignore state_referenced_locally
 	const session = new Session(params.id);
 	provideSession(session);
 
@@ -20,7 +21,11 @@
 
 	$effect(() =>
 		actions.offer(() =>
-			stages.map(({ id, name, number }) => ({ label: `Go to ${name}`, keys: `Alt+${number}`, run: () => void go(id) }))
+			stages.map(({ id, name, number }) => ({
+				label: `Go to ${name}`,
+				keys: `Alt+${number}`,
+				run: () => void go(id)
+			}))
 		)
 	);
 
@@ -42,11 +47,14 @@
 
 <div class="flex h-dvh flex-col">
 	<TopLine title={session.assignment?.title ?? ''}>
-		<nav class="ml-auto flex h-[46px] items-stretch overflow-x-auto max-sm:-mx-3 max-sm:w-[calc(100%+1.5rem)]" aria-label="Stages">
+		<nav
+			class="ml-auto flex h-[46px] items-stretch overflow-x-auto max-sm:-mx-3 max-sm:w-[calc(100%+1.5rem)]"
+			aria-label="Stages"
+		>
 			{#each stages as stage (stage.id)}
 				<a
 					href={resolve(`/a/${session.id}/${stage.id}` as '/')}
-					class="stage text-ink-2 relative flex flex-col justify-center px-3 leading-tight"
+					class="stage relative flex flex-col justify-center px-3 leading-tight text-ink-2"
 					class:on={current === stage.id}
 					aria-current={current === stage.id ? 'page' : undefined}
 				>
@@ -56,15 +64,20 @@
 		</nav>
 	</TopLine>
 	{#if session.trouble}
-		<p class="border-error text-error border-b px-5 py-2" role="alert">{session.trouble}</p>
+		<p class="border-b border-error px-5 py-2 text-error" role="alert">{session.trouble}</p>
 	{/if}
 	{#if session.assignment === null}
 		<main class="p-8">
 			<h1 class="text-xl">This assignment is not in this browser</h1>
-			<p class="mt-2">It may have been deleted, or it was made in another browser. <a class="linkish" href={resolve('/')}>See all assignments</a></p>
+			<p class="mt-2">
+				It may have been deleted, or it was made in another browser. <a
+					class="linkish"
+					href={resolve('/')}>See all assignments</a
+				>
+			</p>
 		</main>
 	{:else if !session.isRead}
-		<p class="text-ink-2 p-8" role="status">Opening the assignment …</p>
+		<p class="p-8 text-ink-2" role="status">Opening the assignment …</p>
 	{:else}
 		<div class="min-h-0 flex-1">{@render children()}</div>
 	{/if}
