@@ -11,6 +11,8 @@ export function readQuestions(text: string): string[] {
 			.replace(/^\s*(?:[-*•·–—▾▼▸►›»]|\d{1,3}[.):])\s*/u, '')
 			.replace(/\s*[▾▼▸►›»⌄∨+]+\s*$/u, '')
 			.replace(/\s+/g, ' ')
+			// an answer pasted behind its question stays out
+			.replace(/^([^?]{8,180}\?).*$/, '$1')
 			.trim();
 		if (!opensLikeQuestion(plain)) continue;
 		const question = plain.endsWith('?') ? plain : `${plain}?`;

@@ -106,7 +106,7 @@ export function moveSection(
 	const { from, to } = branchOf(sections, at);
 	const moved = sections.slice(from, to);
 	const rest = [...sections.slice(0, from), ...sections.slice(to)];
-	let target = from;
+	let target: number;
 	if (by < 0) {
 		target = from - 1;
 		while (target > 0 && rest[target]!.level > moved[0]!.level) target--;

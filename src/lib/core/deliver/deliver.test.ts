@@ -1,0 +1,124 @@
+import { strToU8, zipSync } from 'fflate';
+import { describe, expect, it } from 'vitest';
+import { gap, heading, list, paragraph, textNode, type TakeDoc } from '../takes';
+import {
+	ARCHIVE_VERSION,
+	htmlBodyOf,
+	htmlPageOf,
+	readArchive,
+	writeArchive,
+	type Archive,
+	type ArchiveManifest
+} from '.';
+
+const TAKE: TakeDoc = {
+	type: 'doc',
+	content: [
+		heading(1, 'Walls', 's1'),
+		paragraph(textNode('A wall.', { source: 'n', label: 'n1' })),
+		list(true, [[textNode('one')]]),
+		gap('Find out.')
+	]
+};
+
+const manifest: ArchiveManifest = {
+	format: 'corvan-assignment',
+	version: ARCHIVE_VERSION,
+	assignment: {
+		id: 'a',
+		createdAt: 1,
+		title: 'Walls',
+		keyword: 'dry stone wall',
+		client: '',
+		targetWords: null
+	},
+	pages: [
+		{
+			id: 'p1',
+			file: 'pages/01.html',
+			name: 'a.html',
+			address: '',
+			origin: 'file',
+			counted: true,
+			struck: [2],
+			judgement: { kind: 'article', fit: 80, reasons: [], proposeAside: false }
+		}
+	],
+	notes: [{ id: 'n', kind: 'note', name: 'Note', text: 'Grüße 石' }],
+	plan: null,
+	takes: [
+		{
+			id: 't',
+			name: 'Take 1',
+			doc: JSON.parse(JSON.stringify(TAKE)) as ArchiveManifest['takes'][number]['doc']
+		}
+	]
+};
+const archive: Archive = { manifest, pageSources: { p1: '<h1>Walls</h1>' } };
+const refusal = (bytes: Uint8Array) => {
+	const result = readArchive(bytes);
+	return result.kind === 'refused' ? result.reason : 'read';
+};
+const withManifest = (value: unknown) =>
+	zipSync({ 'assignment.json': strToU8(JSON.stringify(value)) });
+
+describe('archive', () => {
+	it('comes back identical', () => {
+		expect(readArchive(writeArchive(archive))).toEqual({ kind: 'read', archive });
+	});
+
+	it('gives equal bytes for equal data', () => {
+		expect(writeArchive(archive)).toEqual(writeArchive(structuredClone(archive)));
+	});
+
+	it('says what is wrong with a file that is not one', () => {
+		expect(refusal(strToU8('hello'))).toBe('it is not a zip file');
+		expect(refusal(zipSync({ 'a.txt': strToU8('x') }))).toMatch(/holds no assignment\.json/);
+		expect(refusal(withManifest({ ...manifest, version: 99 }))).toMatch(/newer Corvan/);
+		expect(
+			refusal(withManifest({ ...manifest, assignment: { ...manifest.assignment, keyword: 3 } }))
+		).toMatch(/damaged at “assignment\.keyword”/);
+		expect(refusal(withManifest(manifest))).toMatch(/pages\/01\.html is missing/);
+		expect(refusal(writeArchive(archive).slice(0, 200))).not.toBe('read');
+	});
+
+	it('refuses paths that lead elsewhere', () => {
+		const evil = {
+			...manifest,
+			pages: [{ ...manifest.pages[0]!, file: 'pages/../../etc/passwd' }]
+		};
+		expect(refusal(withManifest(evil))).toMatch(/damaged at “pages\.0\.file”/);
+	});
+
+	it('does not let data reach prototypes', () => {
+		const text = JSON.stringify(manifest).replace(
+			'"format"',
+			'"__proto__":{"polluted":true},"format"'
+		);
+		expect(refusal(zipSync({ 'assignment.json': strToU8(text) }))).not.toBe('read');
+		expect(({} as Record<string, unknown>).polluted).toBeUndefined();
+	});
+});
+
+describe('html', () => {
+	it('is clean: no attributes of ours, no origins, no scripts', () => {
+		const body = htmlBodyOf({
+			type: 'doc',
+			content: [...TAKE.content, paragraph(textNode('<script>alert(1)</script> & more'))]
+		});
+		expect(body).toContain('<h1>Walls</h1>');
+		expect(body).toContain('<ol>');
+		expect(body).not.toMatch(/data-|<script|class=/);
+		expect(body).toContain('&#x3C;script>');
+	});
+
+	it('escapes title and description of a whole page', () => {
+		const page = htmlPageOf(TAKE, {
+			titleTag: 'Walls <& more>',
+			description: 'He said "no"',
+			language: 'en'
+		});
+		expect(page).toContain('<title>Walls &lt;&amp; more&gt;</title>');
+		expect(page).toContain('content="He said &quot;no&quot;"');
+	});
+});

@@ -1,0 +1,183 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { demoFindings, type DemoEvidence } from '../../../../tests/support/demo';
+import { readText, keptBlocksOf } from '../pages';
+import { proposePlan, type Plan } from '../plan';
+import { closeWordsOf, docText, gapsOf, indexRuns, type DocNode, type TakeDoc } from '../takes';
+import { countWords, sentencesOf } from '../text';
+import { draftArticle, Narrator, passagesOf } from '.';
+
+let demo: DemoEvidence;
+let plan: Plan;
+let draft: TakeDoc;
+
+beforeAll(() => {
+	demo = demoFindings();
+	plan = proposePlan(demo.findings);
+	draft = draftArticle({
+		plan,
+		findings: demo.findings,
+		notes: demo.notes,
+		runs: indexRuns(demo.texts),
+		pageNames: {}
+	});
+}, 60_000);
+
+const note = (title: string, text: string) => ({
+	id: 'note',
+	label: 'n1',
+	title,
+	blocks: keptBlocksOf(readText(text))
+});
+const articleText = () =>
+	draft.content
+		.filter(({ type }) => type !== 'gap')
+		.map(docText)
+		.join('\n');
+
+describe('draftArticle', () => {
+	it('holds every planned heading, in order', () => {
+		const sections = draft.content.flatMap(({ attrs }) =>
+			typeof attrs?.section === 'string' ? [attrs.section] : []
+		);
+		expect(sections).toEqual(plan.sections.map(({ id }) => id));
+	});
+
+	it('invents no figure: every number stands in a note, or in a heading the plan made', () => {
+		const known = [
+			...demo.notes.map(({ blocks }) => JSON.stringify(blocks)),
+			...demo.findings.questions.map(({ text }) => text)
+		].join(' ');
+		for (const [figure] of articleText().matchAll(/\d[\d,.]*\d|\d/g))
+			expect(known, figure).toContain(figure);
+	});
+
+	it('writes only what a note says, marked with that note', () => {
+		const notes = demo.notes
+			.map(({ blocks }) => blocks.map((block) => ('text' in block ? block.text : '')).join(' '))
+			.join(' ')
+			.toLowerCase();
+		const sourced = (node: DocNode): DocNode[] =>
+			node.text !== undefined
+				? node.marks?.some(({ type }) => type === 'origin')
+					? [node]
+					: []
+				: (node.content ?? []).flatMap(sourced);
+		const sentences = draft.content
+			.flatMap(sourced)
+			.flatMap(({ text }) => sentencesOf(text!).map((s) => s.text));
+		expect(sentences.length).toBeGreaterThan(40);
+		for (const sentence of sentences) {
+			// the end of a sentence is never touched; its start may name speaker or place
+			const tail = sentence.toLowerCase().split(' ').slice(-4).join(' ').replace(/[.:]$/, '');
+			expect(notes).toContain(tail);
+		}
+	});
+
+	it('never repeats eight words of a page in a row', () => {
+		const runs = indexRuns(demo.texts);
+		const close = draft.content.reduce(
+			(sum, node) =>
+				sum +
+				(node.type === 'heading' || node.type === 'gap' ? 0 : closeWordsOf(docText(node), runs)),
+			0
+		);
+		expect(close / countWords(articleText())).toBeLessThan(0.05);
+	});
+
+	it('uses no sentence twice', () => {
+		const sentences = draft.content
+			.filter(({ type }) => type === 'paragraph')
+			.flatMap((node) => sentencesOf(docText(node)).map(({ text }) => text));
+		expect(new Set(sentences).size).toBe(sentences.length);
+	});
+
+	it('has the exact keyword in its first 100 words', () => {
+		expect(
+			articleText().split(/\s+/).slice(0, 100).join(' ').toLowerCase().split('\n').join(' ')
+		).toContain(demo.findings.keyword);
+		const body = draft.content.slice(1).map(docText).join(' ').split(/\s+/).slice(0, 100).join(' ');
+		expect(body.toLowerCase()).toContain(demo.findings.keyword);
+	});
+
+	it('leaves a gap in every section when there are no notes, and names who has an answer', () => {
+		const empty = draftArticle({
+			plan,
+			findings: demo.findings,
+			notes: [],
+			runs: indexRuns([]),
+			pageNames: Object.fromEntries(demo.pages.map(({ work }) => [work.id, work.title]))
+		});
+		expect(gapsOf(empty).length).toBeGreaterThanOrEqual(plan.sections.length - 1);
+		expect(gapsOf(empty).join(' ')).toMatch(/to check and cite/);
+	});
+
+	it('answers placed questions from the notes and never with another matter', () => {
+		const at = draft.content.findIndex(
+			(node) => docText(node) === 'How long does a dry stone wall last?'
+		);
+		expect(docText(draft.content[at + 1]!)).toMatch(/150 years/);
+		const winter = draft.content.findIndex(
+			(node) => docText(node) === 'Can you build a dry stone wall in winter?'
+		);
+		expect(draft.content[winter + 1]!.type).toBe('gap');
+	});
+
+	it('gives the same draft for the same request', () => {
+		expect(
+			draftArticle({
+				plan,
+				findings: demo.findings,
+				notes: demo.notes,
+				runs: indexRuns(demo.texts),
+				pageNames: {}
+			})
+		).toEqual(draft);
+	});
+});
+
+describe('passagesOf', () => {
+	it('keeps a sentence that leans on the one before it with that one', () => {
+		const passages = passagesOf([
+			note('Notes', 'Hearting is packed by hand. It must be angular. The cope comes last.')
+		]);
+		expect(passages.map(({ sentences }) => sentences.length)).toEqual([2, 1]);
+	});
+
+	it('leaves out questions, and what stands above the first heading of an interview', () => {
+		const passages = passagesOf([
+			note(
+				'Interview with Ada Birch',
+				'# Interview with Ada Birch\n\nRecorded on a Monday in the yard.\n\n## Tools\n\nWhat do you need? A hammer does nearly everything.'
+			)
+		]);
+		expect(passages.map(({ sentences }) => sentences.join(' '))).toEqual([
+			'A hammer does nearly everything.'
+		]);
+	});
+});
+
+describe('Narrator', () => {
+	it('names the speaker once, where a pronoun would hang in the air', () => {
+		const passages = passagesOf([
+			note(
+				'Interview with Ada Birch',
+				'# Interview with Ada Birch\n\n## Tools\n\nShe carries one hammer.\n\nShe never lends it.'
+			)
+		]);
+		const narrator = new Narrator();
+		expect(passages.map((passage) => narrator.speak(passage).join(' '))).toEqual([
+			'Ada Birch carries one hammer.',
+			'She never lends it.'
+		]);
+	});
+
+	it('says where something was seen', () => {
+		const [passage] = passagesOf([
+			note(
+				'Site visit: Low Fold',
+				'# Site visit: Low Fold\n\n## Trench\n\nThe trench was dug in a day.'
+			)
+		]);
+		expect(new Narrator().speak(passage!)).toEqual(['At Low Fold, the trench was dug in a day.']);
+	});
+});

@@ -1,0 +1,204 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { demoFindings, type DemoEvidence } from '../../../../tests/support/demo';
+import { draftArticle } from '../draft';
+import { proposePlan, type Plan } from '../plan';
+import {
+	heading,
+	indexRuns,
+	measureDoc,
+	paragraph,
+	slipsOf,
+	textNode,
+	type RunIndex,
+	type TakeDoc
+} from '../takes';
+import {
+	bandWorth,
+	docOfBlocks,
+	evidenceOf,
+	nextBestMoves,
+	PART_WEIGHTS,
+	scoreState,
+	standingOfPage,
+	stateOf,
+	termIndexOf,
+	worthOfUses,
+	type ArticleState,
+	type Evidence
+} from '.';
+
+let demo: DemoEvidence;
+let plan: Plan;
+let evidence: Evidence;
+let runs: RunIndex;
+let draft: TakeDoc;
+let state: ArticleState;
+const OPTIONS = { keyword: 'how to build a dry stone wall', targetWords: 1800, asked: [] };
+
+const measure = (doc: TakeDoc) => measureDoc(doc, termIndexOf(evidence), runs);
+const score = (doc: TakeDoc) =>
+	scoreState(stateOf(measure(doc), plan, evidence), evidence).standing;
+
+beforeAll(() => {
+	demo = demoFindings();
+	plan = proposePlan(demo.findings);
+	evidence = evidenceOf(demo.findings, plan);
+	runs = indexRuns(demo.texts);
+	draft = draftArticle({ plan, findings: demo.findings, notes: demo.notes, runs, pageNames: {} });
+	state = stateOf(measure(draft), plan, evidence);
+}, 60_000);
+
+describe('worthOfUses', () => {
+	it('rises to the lower bound, stays, and falls past the upper', () => {
+		expect([0, 1, 2, 4, 8].map((uses) => worthOfUses(uses, 2, 4))).toEqual([0, 0.5, 1, 1, 0.5]);
+	});
+});
+
+describe('bandWorth', () => {
+	it('falls to nought at half the lower and twice the upper bound', () => {
+		expect([5, 7.5, 10, 20, 30, 40].map((value) => bandWorth(value, 10, 20))).toEqual([
+			0, 0.5, 1, 1, 0.5, 0
+		]);
+		expect(bandWorth(0, 0, 0)).toBe(1);
+	});
+});
+
+describe('scoreState', () => {
+	it('weighs five parts that sum to one, and stays within 0 and 100', () => {
+		expect(Object.values(PART_WEIGHTS).reduce((a, b) => a + b)).toBeCloseTo(1, 9);
+		const { standing, parts } = scoreState(state, evidence);
+		expect(standing).toBeGreaterThan(0);
+		expect(standing).toBeLessThanOrEqual(100);
+		for (const part of Object.values(parts)) {
+			expect(part).toBeGreaterThanOrEqual(0);
+			expect(part).toBeLessThanOrEqual(1);
+		}
+	});
+
+	it('gives an empty article next to nothing', () => {
+		expect(score({ type: 'doc', content: [{ type: 'paragraph' }] })).toBeLessThan(12);
+	});
+
+	it('never falls when an absent must term is placed once in its section', () => {
+		const now = scoreState(state, evidence).standing;
+		for (const section of plan.sections) {
+			for (const { term } of section.terms) {
+				const t = evidence.terms.findIndex(({ key, weight }) => key === term && weight === 'must');
+				if (t < 0 || (state.uses[t] ?? 0) > 0) continue;
+				const at = draft.content.findIndex(({ attrs }) => attrs?.section === section.id);
+				const added = [...draft.content];
+				added.splice(
+					at + 1,
+					0,
+					paragraph(textNode(`Keep the ${evidence.terms[t]!.phrase} in mind here.`))
+				);
+				expect(score({ type: 'doc', content: added }), term).toBeGreaterThanOrEqual(now - 1e-9);
+			}
+		}
+	});
+
+	it('never rises when a term is used once more past its upper bound', () => {
+		evidence.terms.forEach(({ max }, t) => {
+			const at = (uses: number) =>
+				scoreState({ ...state, uses: Array.from(state.uses).with(t, uses) }, evidence).standing;
+			expect(at(max + 1)).toBeLessThanOrEqual(at(max) + 1e-9);
+			expect(at(max + 2)).toBeLessThanOrEqual(at(max + 1) + 1e-9);
+		});
+	});
+
+	it('never rewards a copied paragraph over the same terms in own words', () => {
+		const copied = demo.pages[0]!.blocks.filter((block) => block.kind === 'paragraph').map(
+			(block) => block.text
+		);
+		for (const text of copied.slice(0, 6)) {
+			// the same words in another order share terms of one word and no run
+			const shuffled = text.split(' ').reverse().join(' ');
+			const withText = (added: string) =>
+				stateOf(
+					measure({ type: 'doc', content: [...draft.content, paragraph(textNode(added))] }),
+					plan,
+					evidence
+				);
+			const [copy, own] = [withText(text), withText(shuffled)];
+			expect(copy.closeWords).toBeGreaterThan(own.closeWords);
+			expect(
+				scoreState({ ...copy, closeWords: own.closeWords }, evidence).standing
+			).toBeGreaterThan(scoreState(copy, evidence).standing);
+		}
+	});
+});
+
+describe('standingOfPage', () => {
+	it('holds the demo draft above the median page, all by the same code', () => {
+		const pages = demo.pages
+			.map((page) => standingOfPage(page, demo.pages, demo.noteWorks, OPTIONS).standing)
+			.sort((a, b) => a - b);
+		expect(pages).toHaveLength(6);
+		const median = (pages[2]! + pages[3]!) / 2;
+		expect(scoreState(state, evidence).standing).toBeGreaterThan(median);
+		for (const standing of pages) expect(standing).toBeGreaterThan(20);
+	}, 60_000);
+
+	it('finds a page whose article is stored as a manuscript unchanged', () => {
+		const blocks = demo.pages[0]!.blocks;
+		expect(docOfBlocks(blocks).content.filter(({ type }) => type === 'heading')).toHaveLength(
+			blocks.filter(({ kind }) => kind === 'heading' || kind === 'answer').length
+		);
+	});
+});
+
+describe('nextBestMoves', () => {
+	it('promises what scoring the changed state gives, best first', () => {
+		const moves = nextBestMoves(state, evidence, plan);
+		expect(moves.length).toBeGreaterThan(3);
+		expect(moves.map(({ gain }) => gain)).toEqual(
+			moves.map(({ gain }) => gain).sort((a, b) => b - a)
+		);
+		const use = moves.find(({ kind, text }) => kind === 'use' && text.includes('once'))!;
+		const phrase = /“(.+?)”/.exec(use.text)![1]!;
+		const t = evidence.terms.findIndex((term) => term.phrase === phrase);
+		const changed = { ...state, uses: Array.from(state.uses).with(t, (state.uses[t] ?? 0) + 1) };
+		expect(
+			scoreState(changed, evidence).standing - scoreState(state, evidence).standing
+		).toBeLessThanOrEqual(use.gain + 1e-9);
+	});
+});
+
+describe('slipsOf', () => {
+	it('says what each section wants in deeds, and forgets what is placed', () => {
+		const section = plan.sections.find(({ terms }) =>
+			terms.some(({ term }) => term === 'foundation trench')
+		)!;
+		const empty: TakeDoc = { type: 'doc', content: [heading(2, section.heading, section.id)] };
+		const slip = (doc: TakeDoc) => {
+			const blocks = measure(doc);
+			return slipsOf(
+				plan,
+				demo.findings,
+				blocks,
+				stateOf(blocks, plan, evidence).uses,
+				new Set()
+			).find((found) => found.section === section.id)!;
+		};
+		expect(slip(empty).terms.find(({ key }) => key === 'foundation trench')).toMatchObject({
+			state: expect.stringMatching(/absent|placed/)
+		});
+		const written = slip({
+			type: 'doc',
+			content: [
+				...empty.content,
+				paragraph(textNode('The foundation trench reaches firm subsoil.'))
+			]
+		});
+		expect(written.terms.find(({ key }) => key === 'foundation trench')).toMatchObject({
+			state: 'placed',
+			deed: ''
+		});
+		expect(written.words).toBe(6);
+	});
+
+	it('tells which planned sections a manuscript lacks', () => {
+		const slips = slipsOf(plan, demo.findings, [], [], new Set());
+		expect(slips.every(({ at }) => at === -1)).toBe(true);
+	});
+});
