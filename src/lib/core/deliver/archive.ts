@@ -22,8 +22,12 @@ const MANIFEST = 'assignment.json';
 // zip dates have no time zone; one fixed date makes equal assignments equal files
 const FIXED_DATE = '2000-01-01T00:00:00';
 
-/** Writes the archive; equal data gives equal bytes. */
-export function writeArchive({ manifest, pageSources }: Archive): Uint8Array {
+/**
+ * Writes the archive; equal data gives equal bytes, whatever order its keys were set in.
+ * @throws ZodError when the data would not be read back
+ */
+export function writeArchive({ manifest: given, pageSources }: Archive): Uint8Array {
+	const manifest = manifestSchema.parse(given);
 	const files: Record<string, Uint8Array> = {
 		[MANIFEST]: strToU8(`${JSON.stringify(manifest, null, '\t')}\n`)
 	};

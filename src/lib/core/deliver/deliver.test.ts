@@ -68,7 +68,8 @@ describe('archive', () => {
 	});
 
 	it('gives equal bytes for equal data', () => {
-		expect(writeArchive(archive)).toEqual(writeArchive(structuredClone(archive)));
+		const { version, format, ...rest } = manifest;
+		expect(writeArchive({ ...archive, manifest: { ...rest, version, format } })).toEqual(writeArchive(archive));
 	});
 
 	it('says what is wrong with a file that is not one', () => {

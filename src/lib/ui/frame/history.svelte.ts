@@ -12,6 +12,7 @@ export interface Step {
 class History {
 	#done = $state.raw<readonly Step[]>([]);
 	#undone = $state.raw<readonly Step[]>([]);
+	#turn: Promise<void> = Promise.resolve();
 
 	get last(): Step | undefined {
 		return this.#done.at(-1);
@@ -22,29 +23,42 @@ class History {
 	}
 
 	/** Does a step and keeps it; the notice offers to take it back. */
-	async run(step: Step, { quiet = false } = {}): Promise<void> {
-		await step.redo();
-		this.#done = [...this.#done, step];
-		this.#undone = [];
-		if (!quiet) this.#tell(step);
+	run(step: Step, { quiet = false } = {}): Promise<void> {
+		return this.#inTurn(async () => {
+			await step.redo();
+			this.#done = [...this.#done, step];
+			this.#undone = [];
+			if (!quiet) this.#tell(step);
+		});
 	}
 
-	async undo(): Promise<void> {
-		const step = this.#done.at(-1);
-		if (!step) return;
-		await step.undo();
-		this.#done = this.#done.slice(0, -1);
-		this.#undone = [...this.#undone, step];
-		toast(`Undone: ${step.label}`, { duration: 2500 });
+	undo(): Promise<void> {
+		return this.#inTurn(async () => {
+			const step = this.#done.at(-1);
+			if (!step) return;
+			await step.undo();
+			this.#done = this.#done.slice(0, -1);
+			this.#undone = [...this.#undone, step];
+			toast(`Undone: ${step.label}`, { duration: 2500 });
+		});
 	}
 
-	async redo(): Promise<void> {
-		const step = this.#undone.at(-1);
-		if (!step) return;
-		await step.redo();
-		this.#undone = this.#undone.slice(0, -1);
-		this.#done = [...this.#done, step];
-		toast(`Done again: ${step.label}`, { duration: 2500 });
+	redo(): Promise<void> {
+		return this.#inTurn(async () => {
+			const step = this.#undone.at(-1);
+			if (!step) return;
+			await step.redo();
+			this.#undone = this.#undone.slice(0, -1);
+			this.#done = [...this.#done, step];
+			toast(`Done again: ${step.label}`, { duration: 2500 });
+		});
+	}
+
+	/** One after the other: a quick Ctrl+Z must not overtake the step it is meant for. */
+	#inTurn(act: () => Promise<void>): Promise<void> {
+		const turn = this.#turn.then(act);
+		this.#turn = turn.catch(() => undefined);
+		return turn;
 	}
 
 	#tell(step: Step): void {

@@ -1,0 +1,84 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { draftArticle, goTo, openSample, proposePlan } from './support';
+
+async function findingsOf(page: Page): Promise<string[]> {
+	const { violations } = await new AxeBuilder({ page }).analyze();
+	return violations
+		.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+		.flatMap(({ id, nodes }) =>
+			nodes.map(
+				({ target, failureSummary }) => `${id}: ${target.join(' ')} ${failureSummary ?? ''}`
+			)
+		);
+}
+
+for (const theme of ['paper', 'night'] as const) {
+	test(`no serious finding on any screen in the ${theme} theme`, async ({ page }) => {
+		test.setTimeout(180_000);
+		await page.addInitScript((mode) => localStorage.setItem('corvan-theme', mode), theme);
+		await page.goto('/settings');
+		expect(await findingsOf(page), 'settings').toEqual([]);
+		await page.goto('/');
+		await page.getByRole('button', { name: 'New assignment' }).click();
+		expect(await findingsOf(page), 'assignments').toEqual([]);
+		await page.getByRole('button', { name: 'Cancel' }).click();
+
+		await openSample(page);
+		expect(await findingsOf(page), 'gather').toEqual([]);
+		await goTo(page, 'Findings');
+		await expect(page.getByRole('button', { name: 'hearting', exact: true })).toBeVisible({
+			timeout: 30_000
+		});
+		for (const tab of ['Terms', 'Topics', 'Questions', 'Shape']) {
+			await page.getByRole('tab', { name: tab }).click();
+			expect(await findingsOf(page), tab).toEqual([]);
+		}
+		await proposePlan(page);
+		expect(await findingsOf(page), 'plan').toEqual([]);
+		await draftArticle(page);
+		await page.getByRole('button', { name: 'Bench' }).click();
+		await expect(page.getByRole('complementary', { name: 'Bench' })).toBeVisible();
+		expect(await findingsOf(page), 'write').toEqual([]);
+		await goTo(page, 'Deliver');
+		await expect(page.getByRole('heading', { name: 'Hand it over' })).toBeVisible();
+		expect(await findingsOf(page), 'deliver').toEqual([]);
+	});
+}
+
+test('every stage is reached by keyboard and actions are found by name', async ({ page }) => {
+	await openSample(page);
+	for (const [key, path] of [
+		['4', 'findings'],
+		['5', 'plan'],
+		['6', 'write'],
+		['8', 'deliver'],
+		['3', 'gather']
+	] as const) {
+		await page.keyboard.press(`Alt+${key}`);
+		await expect(page).toHaveURL(new RegExp(`/${path}$`));
+	}
+	await page.keyboard.press('Control+k');
+	await page.getByPlaceholder('What do you want to do?').fill('night theme');
+	await expect(page.getByRole('option', { name: 'Use the night theme' })).toHaveAttribute('aria-selected', 'true');
+	await page.keyboard.press('Enter');
+	await expect(page.locator('html')).toHaveAttribute('data-theme', 'corvan-night');
+});
+
+test('the screens fit 1280 pixels and are readable at 390', async ({ page }) => {
+	test.setTimeout(120_000);
+	await openSample(page);
+	await proposePlan(page);
+	await draftArticle(page);
+	for (const width of [1280, 390]) {
+		await page.setViewportSize({ width, height: 800 });
+		for (const stage of ['Gather', 'Findings', 'Plan', 'Write', 'Deliver'] as const) {
+			await goTo(page, stage);
+			await page.waitForTimeout(200);
+			const overflow = await page.evaluate(
+				() => document.documentElement.scrollWidth - document.documentElement.clientWidth
+			);
+			expect(overflow, `${stage} at ${width}`).toBeLessThanOrEqual(0);
+		}
+	}
+});

@@ -1,0 +1,126 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Download } from '@playwright/test';
+import { draftArticle, goTo, openSample, proposePlan, watchErrors } from './support';
+
+async function textOf(download: Download): Promise<string> {
+	return readFileSync((await download.path())!, 'utf8');
+}
+
+test('the sample goes from gathered pages to files and back from its archive', async ({
+	page,
+	browser
+}) => {
+	test.setTimeout(180_000);
+	const errors = watchErrors(page);
+	await openSample(page);
+
+	await test.step('pages that are no articles are proposed aside, with a reason', async () => {
+		for (const [title, kind] of [
+			['Walling stone, by the tonne', 'shop'],
+			['Boundary walls and permission', 'official'],
+			['Anyone built one of these?', 'forum'],
+			['How to Build a Dry Stone Wall in 5 Easy Steps!', 'thin']
+		] as const) {
+			const row = page.getByRole('row', { name: new RegExp(title.replace(/[?!()]/g, '\\$&')) });
+			await expect(row).toContainText('set aside');
+			await expect(row).toContainText(kind);
+		}
+		await expect(page.getByText('6 pages counted, 4 set aside')).toBeVisible();
+	});
+
+	await test.step('a struck block leaves the count, and comes back', async () => {
+		await page
+			.getByRole('button', { name: 'Dry stone walls: a beginner’s weekend', exact: true })
+			.click();
+		const pane = page.getByRole('region', { name: 'Reading pane' });
+		await expect(pane.getByText('739 words kept')).toBeVisible();
+		await pane.getByRole('button', { name: /Strike out: So you have a pile of rock/ }).click();
+		await expect(pane.getByText('739 words kept')).toBeHidden();
+		await pane.getByRole('button', { name: /Bring back/ }).click();
+		await expect(pane.getByText('739 words kept')).toBeVisible();
+		await pane.getByRole('button', { name: 'Show what was dropped' }).click();
+		await expect(pane.getByText(/dropped: “Kneeling pads/)).toBeVisible();
+	});
+
+	await test.step('setting a page aside changes the findings', async () => {
+		await goTo(page, 'Findings');
+		await expect(page.getByText('for 1,800 words · 6 pages counted')).toBeVisible({
+			timeout: 30_000
+		});
+		await goTo(page, 'Gather');
+		await page
+			.getByRole('button', { name: /Dry stone walls: a beginner’s weekend: counted/ })
+			.click();
+		await goTo(page, 'Findings');
+		await expect(page.getByText('for 1,800 words · 5 pages counted')).toBeVisible();
+		await expect(page.getByText(/^Five pages/)).toBeVisible();
+		await page.keyboard.press('Control+z');
+		await expect(page.getByText(/^Six pages/)).toBeVisible({ timeout: 30_000 });
+	});
+
+	await test.step('a placement says why it stands where it stands', async () => {
+		await proposePlan(page);
+		await page.getByRole('button', { name: 'placed foundation trench', exact: true }).first().click();
+		await expect(page.getByText('Pages use it under this topic')).toBeVisible();
+		await page.getByRole('button', { name: 'Lock here' }).click();
+		await page.keyboard.press('Escape');
+	});
+
+	await draftArticle(page);
+	await expect(page.getByText('saved', { exact: true })).toBeVisible();
+	const words = await page.getByText(/^[\d,]+ of 1,800 words$/).innerText();
+
+	await goTo(page, 'Deliver');
+	const wait = () => page.waitForEvent('download');
+	const [markdown, html, archive] = await test.step('hand over', async () => {
+		const files: Download[] = [];
+		for (const name of [
+			'Download Markdown',
+			'Download HTML, the whole page',
+			'Download the archive'
+		]) {
+			const coming = wait();
+			await page.getByRole('button', { name }).click();
+			files.push(await coming);
+		}
+		return files as [Download, Download, Download];
+	});
+	expect(markdown.suggestedFilename()).toBe('how-to-build-a-dry-stone-wall.md');
+	const text = await textOf(markdown);
+	expect(text).toMatch(/^# How to build a dry stone wall/);
+	expect(text).not.toContain('**Gap.**');
+	const whole = await textOf(html);
+	expect(whole).toMatch(/<title>How to build a dry stone wall/);
+	expect(whole).toMatch(/<meta name="description" content="How to build/);
+	expect(whole).not.toMatch(/data-|class=/);
+	await page.getByLabel('Leave the gaps in what is handed over').check();
+	await page.getByRole('tab', { name: 'Markdown' }).click();
+	await expect(page.getByText('**Gap.**').first()).toBeVisible();
+
+	await test.step('the archive opens in another browser, and leaves it the same', async () => {
+		const other = await (await browser.newContext()).newPage();
+		await other.goto('/');
+		await other
+			.getByLabel('Archive to bring in')
+			.setInputFiles({
+				name: 'wall.corvan.zip',
+				mimeType: 'application/zip',
+				buffer: readFileSync((await archive.path())!)
+			});
+		await other
+			.getByRole('link', { name: /How to build a dry stone wall/ })
+			.click({ timeout: 30_000 });
+		await expect(other.getByText('6 pages counted, 4 set aside')).toBeVisible();
+		await goTo(other, 'Write');
+		await expect(other.getByText(words)).toBeVisible({ timeout: 30_000 });
+		await goTo(other, 'Deliver');
+		const coming = other.waitForEvent('download');
+		await other.getByRole('button', { name: 'Download the archive' }).click();
+		const again = await coming;
+		expect(readFileSync((await again.path())!).equals(readFileSync((await archive.path())!))).toBe(
+			true
+		);
+		await other.context().close();
+	});
+	expect(errors).toEqual([]);
+});

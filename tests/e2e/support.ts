@@ -1,0 +1,88 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page } from '@playwright/test';
+
+const DEMO = new URL('../../demo/', import.meta.url);
+
+export const ARTICLES = [
+	'hillfoot-walling',
+	'greenplot',
+	'stonecraft-journal',
+	'the-steady-spade',
+	'moorland-notes'
+];
+
+export function demoFile(path: string): string {
+	return readFileSync(new URL(path, DEMO), 'utf8');
+}
+
+/** Fails the test on any uncaught error of the page. */
+export function watchErrors(page: Page): string[] {
+	const errors: string[] = [];
+	page.on('pageerror', (error) => errors.push(error.message));
+	page.on('console', (message) => {
+		if (message.type() === 'error') errors.push(message.text());
+	});
+	return errors;
+}
+
+export async function makeAssignment(page: Page, keyword: string, words: string): Promise<void> {
+	await page.goto('/');
+	await page
+		.getByRole('button', { name: /Make the first assignment|New assignment/ })
+		.first()
+		.click();
+	await page.getByLabel('Exact keyword').fill(keyword);
+	await page.getByLabel('Length in words').fill(words);
+	await page.getByRole('button', { name: 'Make the assignment' }).click();
+	await expect(page.getByRole('tab', { name: /Pages 0/ })).toBeVisible();
+}
+
+/** Drops files anywhere in the window, as from a file manager. */
+export async function dropFiles(
+	page: Page,
+	files: readonly { name: string; text: string }[]
+): Promise<void> {
+	await page.evaluate(
+		(given) => {
+			const transfer = new DataTransfer();
+			for (const { name, text } of given) transfer.items.add(new File([text], name));
+			window.dispatchEvent(
+				new DragEvent('dragover', { dataTransfer: transfer, bubbles: true, cancelable: true })
+			);
+			window.dispatchEvent(
+				new DragEvent('drop', { dataTransfer: transfer, bubbles: true, cancelable: true })
+			);
+		},
+		files as { name: string; text: string }[]
+	);
+}
+
+/** The sample assignment, from the empty list. */
+export async function openSample(page: Page): Promise<void> {
+	await page.goto('/');
+	await page.getByRole('button', { name: 'Look at the sample' }).click();
+	await expect(page.getByText('Cleaning pages')).toBeHidden({ timeout: 30_000 });
+	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
+	await expect(page.getByRole('tab', { name: 'Notes 2' })).toBeVisible();
+}
+
+export async function goTo(
+	page: Page,
+	stage: 'Gather' | 'Findings' | 'Plan' | 'Write' | 'Deliver'
+): Promise<void> {
+	await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
+}
+
+export async function proposePlan(page: Page): Promise<void> {
+	await goTo(page, 'Plan');
+	await page.getByRole('button', { name: 'Propose a plan' }).click({ timeout: 30_000 });
+	await expect(page.getByRole('button', { name: 'Place the rest' })).toBeVisible({
+		timeout: 30_000
+	});
+}
+
+export async function draftArticle(page: Page): Promise<void> {
+	await goTo(page, 'Write');
+	await page.getByRole('button', { name: 'Draft the article' }).click();
+	await expect(page.getByRole('textbox', { name: 'Manuscript' })).toBeVisible({ timeout: 30_000 });
+}

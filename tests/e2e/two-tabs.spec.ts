@@ -1,0 +1,43 @@
+import { expect, test } from '@playwright/test';
+import { draftArticle, openSample, proposePlan } from './support';
+
+test('two tabs on one take never overwrite each other silently', async ({ page, context }) => {
+	test.setTimeout(120_000);
+	await openSample(page);
+	await proposePlan(page);
+	await draftArticle(page);
+	const other = await context.newPage();
+	await other.goto(page.url());
+	const here = page.getByRole('textbox', { name: 'Manuscript' });
+	const there = other.getByRole('textbox', { name: 'Manuscript' });
+	await expect(there).toBeVisible({ timeout: 30_000 });
+
+	await test.step('a tab with nothing unsaved follows the other', async () => {
+		await here.getByRole('heading', { level: 1 }).click();
+		await page.keyboard.press('End');
+		await page.keyboard.type(' once');
+		await expect(there.getByRole('heading', { level: 1 })).toContainText('once', {
+			timeout: 10_000
+		});
+	});
+
+	await test.step('a tab that has typed meanwhile is asked', async () => {
+		// both type before either save can reach the other
+		await there.getByRole('heading', { level: 1 }).click();
+		await other.keyboard.press('End');
+		await here.getByRole('heading', { level: 1 }).click();
+		await page.keyboard.press('End');
+		await Promise.all([page.keyboard.type(' here'), other.keyboard.type(' there')]);
+		await expect(async () =>
+			expect(
+				(await page.getByRole('alert').count()) + (await other.getByRole('alert').count())
+			).toBe(1)
+		).toPass({ timeout: 10_000 });
+		const loser = (await page.getByRole('alert').count()) === 1 ? page : other;
+		await loser.getByRole('button', { name: 'Keep mine as a take of its own' }).click();
+		await expect(loser.getByRole('button', { name: /this tab/ })).toBeVisible();
+		await expect(
+			loser.getByRole('textbox', { name: 'Manuscript' }).getByRole('heading', { level: 1 })
+		).toContainText(loser === page ? 'here' : 'there');
+	});
+});
