@@ -60,7 +60,10 @@ test('every stage is reached by keyboard and actions are found by name', async (
 	}
 	await page.keyboard.press('Control+k');
 	await page.getByPlaceholder('What do you want to do?').fill('night theme');
-	await expect(page.getByRole('option', { name: 'Use the night theme' })).toHaveAttribute('aria-selected', 'true');
+	await expect(page.getByRole('option', { name: 'Use the night theme' })).toHaveAttribute(
+		'aria-selected',
+		'true'
+	);
 	await page.keyboard.press('Enter');
 	await expect(page.locator('html')).toHaveAttribute('data-theme', 'corvan-night');
 });

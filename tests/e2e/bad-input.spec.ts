@@ -46,15 +46,13 @@ test('files that cannot be read are named with the reason, and the rest comes in
 test('an import can be cancelled half-way and taken back', async ({ page }) => {
 	await makeAssignment(page, 'dry stone wall', '');
 	const html = demoFile('pages/stonecraft-journal.html');
-	await page
-		.getByLabel('Page files')
-		.setInputFiles(
-			Array.from({ length: 60 }, (_, i) => ({
-				name: `page-${i}.html`,
-				mimeType: 'text/html',
-				buffer: Buffer.from(html.replace('step by step', `part ${i}`))
-			}))
-		);
+	await page.getByLabel('Page files').setInputFiles(
+		Array.from({ length: 60 }, (_, i) => ({
+			name: `page-${i}.html`,
+			mimeType: 'text/html',
+			buffer: Buffer.from(html.replace('step by step', `part ${i}`))
+		}))
+	);
 	await page.getByRole('button', { name: 'Cancel' }).click();
 	await expect(page.getByRole('alert')).toContainText(/Stopped\. \d+ pages? had come in/, {
 		timeout: 30_000
@@ -70,13 +68,11 @@ test('an import can be cancelled half-way and taken back', async ({ page }) => {
 test('a zip that is not ours is refused by name, and nothing else is lost', async ({ page }) => {
 	await makeAssignment(page, 'dry stone wall', '');
 	await page.goto('/');
-	await page
-		.getByLabel('Archive to bring in')
-		.setInputFiles({
-			name: 'holiday.zip',
-			mimeType: 'application/zip',
-			buffer: Buffer.from('PK\u0003\u0004 not a zip')
-		});
+	await page.getByLabel('Archive to bring in').setInputFiles({
+		name: 'holiday.zip',
+		mimeType: 'application/zip',
+		buffer: Buffer.from('PK\u0003\u0004 not a zip')
+	});
 	await expect(page.getByText(/holiday\.zip was not brought in: it/)).toBeVisible();
 	await expect(page.getByRole('link', { name: 'Dry stone wall' })).toBeVisible();
 });

@@ -60,7 +60,10 @@ test('the sample goes from gathered pages to files and back from its archive', a
 
 	await test.step('a placement says why it stands where it stands', async () => {
 		await proposePlan(page);
-		await page.getByRole('button', { name: 'placed foundation trench', exact: true }).first().click();
+		await page
+			.getByRole('button', { name: 'placed foundation trench', exact: true })
+			.first()
+			.click();
 		await expect(page.getByText('Pages use it under this topic')).toBeVisible();
 		await page.getByRole('button', { name: 'Lock here' }).click();
 		await page.keyboard.press('Escape');
@@ -100,13 +103,11 @@ test('the sample goes from gathered pages to files and back from its archive', a
 	await test.step('the archive opens in another browser, and leaves it the same', async () => {
 		const other = await (await browser.newContext()).newPage();
 		await other.goto('/');
-		await other
-			.getByLabel('Archive to bring in')
-			.setInputFiles({
-				name: 'wall.corvan.zip',
-				mimeType: 'application/zip',
-				buffer: readFileSync((await archive.path())!)
-			});
+		await other.getByLabel('Archive to bring in').setInputFiles({
+			name: 'wall.corvan.zip',
+			mimeType: 'application/zip',
+			buffer: readFileSync((await archive.path())!)
+		});
 		await other
 			.getByRole('link', { name: /How to build a dry stone wall/ })
 			.click({ timeout: 30_000 });

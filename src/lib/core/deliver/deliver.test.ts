@@ -69,7 +69,9 @@ describe('archive', () => {
 
 	it('gives equal bytes for equal data', () => {
 		const { version, format, ...rest } = manifest;
-		expect(writeArchive({ ...archive, manifest: { ...rest, version, format } })).toEqual(writeArchive(archive));
+		expect(writeArchive({ ...archive, manifest: { ...rest, version, format } })).toEqual(
+			writeArchive(archive)
+		);
 	});
 
 	it('says what is wrong with a file that is not one', () => {

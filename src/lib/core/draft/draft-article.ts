@@ -13,7 +13,7 @@ import {
 	type TakeDoc
 } from '../takes';
 import { contentStemsOf, countWords, findTerms, indexTerms, type TermIndex } from '../text';
-import { Narrator, passagesOf, type DraftNote, type Passage } from './note-material';
+import { isOrder, Narrator, passagesOf, type DraftNote, type Passage } from './note-material';
 
 /** What the built-in drafter works from. */
 export interface DraftRequest {
@@ -450,13 +450,6 @@ function itemsOf(sentence: string): { lead: string; items: string[] } | null {
 	return items.length >= 4 && items.every((item) => countWords(item) <= 8)
 		? { lead: match[1]!, items }
 		: null;
-}
-
-const ORDERS =
-	/^(?:set|lay|put|place|build|dig|take|use|keep|make|start|finish|mark|sort|fill|pack|test|check|step|stand|lean|drive|work|choose|pick|pull|walk|strip|run|stretch|level|cut|add|mix|leave|let|wait|remove|clean|open|close|turn|hold|press|wash|dry|cover|plant|water|pour|apply|sand|drill|screw|tie|wear|measure|buy|ask|look|move|bring|repeat|store|label|heat|stir|fold)\b/i;
-
-function isOrder(sentence: string): boolean {
-	return ORDERS.test(sentence);
 }
 
 function writeFaq(

@@ -194,7 +194,16 @@ export class Narrator {
 }
 
 function isPast(sentence: string): boolean {
+	if (isOrder(sentence)) return false;
 	return /\b(?:was|were|had|went|came|took|stood|held|found|made|weighed|used|laid|set|sent|cost)\b|\b\p{L}{3,}ed\b/iu.test(
 		sentence
 	);
+}
+
+const ORDERS =
+	/^(?:set|lay|put|place|build|dig|take|use|keep|make|start|finish|mark|sort|fill|pack|test|check|step|stand|lean|drive|work|choose|pick|pull|walk|strip|run|stretch|level|cut|add|mix|leave|let|wait|remove|clean|open|close|turn|hold|press|wash|dry|cover|plant|water|pour|apply|sand|drill|screw|tie|wear|measure|buy|ask|look|move|bring|repeat|store|label|heat|stir|fold)\b/i;
+
+/** Whether a sentence tells the reader to do something. */
+export function isOrder(sentence: string): boolean {
+	return ORDERS.test(sentence);
 }

@@ -109,15 +109,20 @@ function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 		if (isHyphen && token.attached && tokens[i + 1]?.attached) continue;
 		for (const part of token.text.split(/[-\u2010\u2011]/)) {
 			if (part === '') continue;
-			folded.push(
-				foldPart(
-					part,
-					isImperative(tokens, i) ? 'VERB' : isVerbalNoun(tokens, i) ? 'NOUN' : token.pos
-				)
-			);
+			folded.push(foldPart(part, posOf(tokens, i)));
 		}
 	}
 	return folded;
+}
+
+/** The part of speech, with what taggers get wrong in instructions put right. */
+function posOf(tokens: readonly TaggedToken[], i: number): string {
+	if (isImperative(tokens, i)) return 'VERB';
+	if (isVerbalNoun(tokens, i)) return 'NOUN';
+	const { pos } = tokens[i]!;
+	// "outward-facing bud": an adverb joined by a hyphen belongs to the name
+	const next = tokens[i + 1];
+	return pos === 'ADV' && next?.attached && /^[-\u2010\u2011]$/.test(next.text) ? 'ADJ' : pos;
 }
 
 /** "Dig the trench": taggers take the first word of an order for a noun. */

@@ -1,5 +1,5 @@
-import { findTerms, indexTerms } from '../text';
-import type { PageWork } from './page-work';
+import { findTermsIn, indexTerms } from '../text';
+import { cutOf, type PageWork } from './page-work';
 import type { Quantity } from './quantities';
 import type { Term } from './terms';
 
@@ -24,8 +24,9 @@ export function findFacts(
 ): Fact[] {
 	const index = indexTerms(terms);
 	const read = (work: PageWork, origin: Fact['origin']) =>
-		work.facts.map(({ text, section, quantities }, i): Fact => {
-			const keys = new Set(findTerms(index, text).map(({ term }) => terms[term]!.key));
+		work.facts.map((found, i): Fact => {
+			const { text, section, quantities } = found;
+			const keys = new Set(findTermsIn(index, cutOf(found)).map(({ term }) => terms[term]!.key));
 			return {
 				id: `fact:${work.id}/${i}`,
 				text,

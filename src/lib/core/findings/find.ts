@@ -1,6 +1,6 @@
-import { findTerms, indexTerms, sentencesOf } from '../text';
+import { findTermsIn, indexTerms } from '../text';
 import { findFacts, type Fact } from './facts';
-import type { PageWork } from './page-work';
+import { cutOf, type PageWork } from './page-work';
 import { findQuestions, type AskedQuestion, type Question } from './questions';
 import { findShape, type ShapeSpread } from './shape';
 import { quantileOf } from './spread';
@@ -84,8 +84,11 @@ export function usesInContext(
 	for (const page of pages) {
 		for (const unit of page.units) {
 			if (unit.place === 'title') continue;
-			for (const { text } of sentencesOf(unit.text)) {
-				const marks = findTerms(index, text).map(({ start, end }) => [start, end] as const);
+			for (const sentence of cutOf(unit)) {
+				const { text } = sentence;
+				const marks = findTermsIn(index, [{ ...sentence, start: 0 }]).map(
+					({ start, end }) => [start, end] as const
+				);
 				const heading = page.sections[unit.section]?.heading ?? '';
 				if (marks.length > 0) found.push({ page: page.id, heading, text, marks });
 			}

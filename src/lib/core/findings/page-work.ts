@@ -3,8 +3,10 @@ import {
 	addReading,
 	contentStemsOf,
 	countWords,
+	prepareText,
 	readingSumsOf,
 	sentencesOf,
+	type PreparedSentence,
 	type ReadingSums,
 	type Tagger
 } from '../text';
@@ -203,6 +205,15 @@ function opensQuestions(sections: readonly Section[], index: number): boolean {
 		inside.push(next.heading.text);
 	}
 	return inside.length >= 2 && inside.every(isQuestion);
+}
+
+const cuts = new WeakMap<{ readonly text: string }, readonly PreparedSentence[]>();
+
+/** The sentences of a unit or fact, cut once for as long as it lives. */
+export function cutOf(unit: { readonly text: string }): readonly PreparedSentence[] {
+	let cut = cuts.get(unit);
+	if (!cut) cuts.set(unit, (cut = prepareText(unit.text)));
+	return cut;
 }
 
 /** The pieces of a block that are searched each on its own. */

@@ -1,5 +1,5 @@
 import { contentStemsOf, sentencesOf } from '../text';
-import type { PageWork } from './page-work';
+import { cutOf, type PageWork } from './page-work';
 import { questionKindOf, type QuestionKind } from './question-form';
 
 /** A passage that answers a question, with where it comes from. */
@@ -128,25 +128,36 @@ interface Passage {
 	stems: ReadonlySet<string>;
 }
 
+const passagesBySource = new WeakMap<PageWork, readonly Passage[]>();
+
 function passagesOf(sources: readonly PageWork[]): Map<string, Passage[]> {
 	const byStem = new Map<string, Passage[]>();
 	for (const source of sources) {
-		for (const unit of source.units) {
-			if (unit.place !== 'body' && unit.place !== 'faq') continue;
-			for (const { text } of sentencesOf(unit.text)) {
-				if (text.endsWith('?')) continue;
-				const heading = source.sections[unit.section]?.heading ?? '';
-				const stems = new Set([...contentStemsOf(text), ...contentStemsOf(heading)]);
-				const passage = { source: source.id, text, stems };
-				for (const stem of stems) {
-					const list = byStem.get(stem);
-					if (list) list.push(passage);
-					else byStem.set(stem, [passage]);
-				}
+		let passages = passagesBySource.get(source);
+		if (!passages) passagesBySource.set(source, (passages = passagesIn(source)));
+		for (const passage of passages) {
+			for (const stem of passage.stems) {
+				const list = byStem.get(stem);
+				if (list) list.push(passage);
+				else byStem.set(stem, [passage]);
 			}
 		}
 	}
 	return byStem;
+}
+
+function passagesIn(source: PageWork): Passage[] {
+	const passages: Passage[] = [];
+	const headings = source.sections.map(({ heading }) => contentStemsOf(heading));
+	for (const unit of source.units) {
+		if (unit.place !== 'body' && unit.place !== 'faq') continue;
+		for (const { text } of cutOf(unit)) {
+			if (text.endsWith('?')) continue;
+			const stems = new Set([...contentStemsOf(text), ...(headings[unit.section] ?? [])]);
+			passages.push({ source: source.id, text, stems });
+		}
+	}
+	return passages;
 }
 
 /** For each source its sentence that holds most of the question; under 60% it is no answer. */

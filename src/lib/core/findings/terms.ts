@@ -1,13 +1,13 @@
 import {
 	everydayRateOf,
-	findTerms,
+	findTermsIn,
 	isEverydayWord,
 	indexTerms,
 	isStopWord,
 	termKeyOf,
 	verbFormsOf
 } from '../text';
-import type { PageWork, Place } from './page-work';
+import { cutOf, type PageWork, type Place } from './page-work';
 import { quantileOf } from './spread';
 
 export const TERM_WEIGHTS = ['must', 'should', 'could'] as const;
@@ -387,7 +387,7 @@ function usesOn(
 	const opening = new Uint8Array(size);
 	const sections: (Map<number, number> | undefined)[] = [];
 	for (const unit of page.units) {
-		for (const { term, start, own } of findTerms(index, unit.text)) {
+		for (const { term, start, own } of findTermsIn(index, cutOf(unit))) {
 			(places[term] ??= new Set()).add(unit.place);
 			if (unit.place === 'title') continue;
 			counts[term]!++;

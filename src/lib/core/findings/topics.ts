@@ -197,7 +197,7 @@ const DOING = new Set(
  * Likeness of two headings, 0–1: words of the heading, its purpose, and the text under it.
  * A word that stands in the headings of several pages names a topic and weighs most.
  */
-function likeness(a: Item, b: Item, weightOf: (stem: string) => number): number {
+function likeness(a: Item, b: Item, dot: number, weightOf: (stem: string) => number): number {
 	let shared = 0;
 	let mine = 0;
 	let theirs = 0;
@@ -211,9 +211,6 @@ function likeness(a: Item, b: Item, weightOf: (stem: string) => number): number 
 	const others = b.intents.filter((intent) => intent !== 'steps');
 	const purpose = ours.some((intent) => others.includes(intent)) ? 1 : 0;
 	const clash = ours.length > 0 && others.length > 0 && purpose === 0 ? 1 : 0;
-	let dot = 0;
-	const [small, large] = a.body.size < b.body.size ? [a, b] : [b, a];
-	for (const [stem, weight] of small.body) dot += weight * (large.body.get(stem) ?? 0);
 	const text = Math.min(1, dot / (a.norm * b.norm) / 0.4);
 	return Math.max(0, 0.4 * words + 0.45 * text + 0.15 * purpose - 0.12 * clash);
 }
@@ -230,8 +227,9 @@ function cluster(items: readonly Item[]): Item[][] {
 	const weightOf = (stem: string) =>
 		DOING.has(stem) ? 0.3 : (on.get(stem)?.size ?? 0) > 1 ? 1 : 0.5;
 	const groups: (Item[] | null)[] = items.map((item) => [item]);
+	const dots = dotsOf(items);
 	const sums: Float64Array[] = items.map((a, i) =>
-		Float64Array.from(items, (b, j) => (i === j ? 0 : likeness(a, b, weightOf)))
+		Float64Array.from(items, (b, j) => (i === j ? 0 : likeness(a, b, dots[i]![j]!, weightOf)))
 	);
 	const fits = (a: readonly Item[], b: readonly Item[]) =>
 		a.every((x) => b.every((y) => x.page !== y.page || plain(x.text) === plain(y.text)));
@@ -263,6 +261,27 @@ function cluster(items: readonly Item[]): Item[][] {
 		}
 	}
 	return groups.filter((group): group is Item[] => group !== null);
+}
+
+/** Products of the word weights of every two headings' texts, summed along the words they share. */
+function dotsOf(items: readonly Item[]): Float64Array[] {
+	const dots = items.map(() => new Float64Array(items.length));
+	const postings = new Map<string, { item: number; weight: number }[]>();
+	items.forEach(({ body }, item) => {
+		for (const [stem, weight] of body) {
+			if (weight === 0) continue;
+			const list = postings.get(stem);
+			if (list) list.push({ item, weight });
+			else postings.set(stem, [{ item, weight }]);
+		}
+	});
+	for (const list of postings.values()) {
+		for (const a of list) {
+			const row = dots[a.item]!;
+			for (const b of list) row[b.item]! += a.weight * b.weight;
+		}
+	}
+	return dots;
 }
 
 function plain(text: string): string {

@@ -1,5 +1,5 @@
 import type { Findings, Question, Topic } from '../findings';
-import { contentStemsOf, findTerms, indexTerms } from '../text';
+import { contentStemsOf } from '../text';
 import {
 	plannedWords,
 	type FactPlacement,
@@ -257,29 +257,22 @@ function placeQuestions(
 
 /** Facts go to the section that holds most of their terms; notes come before pages. */
 function placeFacts(sections: readonly PlanSection[], findings: Findings): PlanSection[] {
-	const byKey = new Map(findings.terms.map((term) => [term.key, term]));
 	const stems = sections.map(({ heading }) => new Set(contentStemsOf(heading)));
-	const wanted = sections.map((section) => {
-		const index = indexTerms(section.terms.map(({ term }) => byKey.get(term) ?? { phrase: term }));
-		return { section, index };
-	});
+	const wanted = sections.map(({ terms }) => new Set(terms.map(({ term }) => term)));
 	const found: { s: number; fact: FactPlacement; value: number }[] = [];
 	for (const fact of findings.facts) {
+		const said = contentStemsOf(`${fact.heading} ${fact.text}`);
 		let best = { s: -1, value: 1.4 };
-		wanted.forEach(({ section, index }, s) => {
+		sections.forEach((section, s) => {
 			if (section.locked || section.kind === 'closing' || section.kind === 'faq') return;
-			const distinct = new Set(findTerms(index, fact.text).map(({ term }) => term)).size;
-			const shared = contentStemsOf(`${fact.heading} ${fact.text}`).filter((stem) =>
-				stems[s]!.has(stem)
-			).length;
-			const value = distinct + 0.6 * Math.min(3, shared) + (fact.origin === 'note' ? 0.5 : 0);
+			const held = fact.terms.filter((term) => wanted[s]!.has(term)).length;
+			const shared = said.filter((stem) => stems[s]!.has(stem)).length;
+			const value = held + 0.6 * Math.min(3, shared) + (fact.origin === 'note' ? 0.5 : 0);
 			if (value > best.value) best = { s, value };
 		});
 		if (best.s >= 0) {
-			const reason =
-				fact.origin === 'note'
-					? 'Your notes say it, and it speaks of what stands here.'
-					: 'A page says it, and it speaks of what stands here.';
+			const who = fact.origin === 'note' ? 'Your notes say it' : 'A page says it';
+			const reason = `${who}, and it speaks of what stands here.`;
 			found.push({ s: best.s, fact: { fact: fact.id, reason }, value: best.value });
 		}
 	}

@@ -73,7 +73,9 @@ function* wordingsFor(topic: Topic, findings: Findings): Generator<string> {
 			yield `${object} in short`;
 			break;
 		case 'reasons':
-			yield phrase ? `The case for ${phrase}` : `The case for ${object}`;
+			yield /^how to \S/i.test(findings.keyword)
+				? `Reasons to ${findings.keyword.replace(/^how to /i, '')}`
+				: `Reasons for ${object}`;
 			break;
 		case 'choice':
 			yield phrase ? `Choosing ${the}` : `Choosing what suits`;

@@ -127,16 +127,37 @@ function intern(index: TermIndex, key: string): number {
 	return id;
 }
 
+/** A sentence cut into word keys, ready to be searched with any index. */
+export interface PreparedSentence {
+	readonly text: string;
+	/** Where the sentence starts in its block. */
+	readonly start: number;
+	readonly words: readonly KeyedWord[];
+}
+
+/** Cuts one block of text for searching; worth keeping when many indexes follow. */
+export function prepareText(text: string): PreparedSentence[] {
+	return sentencesOf(text).map((sentence) => ({
+		text: sentence.text,
+		start: sentence.start,
+		words: keysOf(sentence.text)
+	}));
+}
+
 /**
  * All uses in one block of text, in order of start, longer before shorter. A use never
  * crosses a sentence end.
  */
 export function findTerms(index: TermIndex, text: string): TermMatch[] {
+	return findTermsIn(index, prepareText(text));
+}
+
+/** As `findTerms`, for text that was cut before. */
+export function findTermsIn(index: TermIndex, sentences: readonly PreparedSentence[]): TermMatch[] {
 	const matches: TermMatch[] = [];
-	for (const sentence of sentencesOf(text)) {
-		const words = keysOf(sentence.text);
-		const ids = words.map(({ key }) => index.keys.get(key) ?? -1);
+	for (const { start, words } of sentences) {
 		const inSentence: { term: number; from: number; to: number }[] = [];
+		const ids = words.map(({ key }) => index.keys.get(key) ?? -1);
 		for (let from = 0; from < ids.length; from++) {
 			let node: Node | undefined = index.root;
 			for (let to = from; to < ids.length; to++) {
@@ -146,7 +167,7 @@ export function findTerms(index: TermIndex, text: string): TermMatch[] {
 			}
 		}
 		inSentence.sort((a, b) => a.from - b.from || b.to - a.to || a.term - b.term);
-		let reach: { from: number; to: number } = { from: -1, to: -1 };
+		let reach = { from: -1, to: -1 };
 		for (const { term, from, to } of inSentence) {
 			const inside =
 				reach.from >= 0 &&
@@ -156,8 +177,8 @@ export function findTerms(index: TermIndex, text: string): TermMatch[] {
 			if (!inside && to > reach.to) reach = { from, to };
 			matches.push({
 				term,
-				start: sentence.start + words[from]!.start,
-				end: sentence.start + words[to]!.end,
+				start: start + words[from]!.start,
+				end: start + words[to]!.end,
 				own: !inside
 			});
 		}

@@ -28,6 +28,8 @@ export function countWords(text: string): number {
 
 /** Lower case, compatibility form, straight apostrophes, no possessive ending. */
 export function plainWord(word: string): string {
+	// most words are plain already or only capitalised, and this runs for every word of every page
+	if (/^[A-Za-z0-9]+$/.test(word)) return word.toLowerCase();
 	return word
 		.normalize('NFKC')
 		.toLowerCase()

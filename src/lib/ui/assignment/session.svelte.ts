@@ -128,7 +128,8 @@ export class Session {
 	async #find(sign: string): Promise<void> {
 		try {
 			const found = await analysis.findings(this.input, (progress) => {
-				if (this.#sign === sign) this.#progress = progress;
+				// the last words of a worker can arrive after its answer
+				if (this.#sign === sign && this.#findingsSign !== sign) this.#progress = progress;
 			});
 			if (found === null || this.#sign !== sign) return;
 			this.#findings = found;
@@ -146,16 +147,17 @@ export class Session {
 		const sign = this.#sign;
 		if (sign === '' || sign === this.#standingsSign) return;
 		this.#standingsSign = sign;
+		let isDone = false;
 		try {
-			const standings = await analysis.standings(
-				this.input,
-				(progress) => (this.#standingProgress = progress)
-			);
+			const standings = await analysis.standings(this.input, (progress) => {
+				if (!isDone) this.#standingProgress = progress;
+			});
 			if (standings !== null && this.#sign === sign) this.#standings = standings;
 		} catch (error) {
 			this.#standingsSign = '';
 			this.#trouble = `The pages could not be scored: ${error instanceof Error ? error.message : String(error)}`;
 		} finally {
+			isDone = true;
 			this.#standingProgress = null;
 		}
 	}

@@ -59,7 +59,7 @@ export function drawShape(
 		backgroundColor: 'transparent',
 		animation: false,
 		textStyle: { fontFamily: style.fontFamily, color: ink },
-		grid: { left: 190, right: 110, top: 10, bottom: 10 },
+		grid: { left: 226, right: 110, top: 10, bottom: 10 },
 		tooltip: {
 			backgroundColor: colour('--color-base-100'),
 			borderColor: ink,
@@ -73,7 +73,7 @@ export function drawShape(
 				data: measures.map(({ label }) => label),
 				axisLine: { show: false },
 				axisTick: { show: false },
-				axisLabel: { color: ink, fontSize: 12.5 }
+				axisLabel: { color: ink, fontSize: 12.5, margin: 44 }
 			},
 			{
 				type: 'category',

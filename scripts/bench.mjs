@@ -1,0 +1,6 @@
+// npm run bench: installs what is missing, then times the core.
+import { join } from 'node:path';
+import { ensurePackages, ROOT, run } from './install.mjs';
+
+ensurePackages();
+run(process.execPath, ['--import', 'tsx', join(ROOT, 'bench', 'bench.ts')]);

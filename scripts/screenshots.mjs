@@ -1,0 +1,89 @@
+// npm run screenshots: makes docs/screenshots from the demo, one picture for each main view.
+import { chromium } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureChromium, ensurePackages, ROOT, run } from './install.mjs';
+
+ensurePackages();
+const executablePath = ensureChromium();
+run('npm', ['run', '--silent', 'build']);
+const address = 'http://127.0.0.1:4187';
+const server = spawn(process.execPath, [join(ROOT, 'build', 'index.js')], {
+	env: { ...process.env, HOST: '127.0.0.1', PORT: '4187', ORIGIN: address }
+});
+process.on('exit', () => server.kill());
+await new Promise((resolve) => setTimeout(resolve, 1500));
+
+const folder = join(ROOT, 'docs', 'screenshots');
+mkdirSync(folder, { recursive: true });
+const browser = await chromium.launch({
+	executablePath,
+	args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking']
+});
+
+async function walk(theme, names) {
+	const page = await (
+		await browser.newContext({ viewport: { width: 1280, height: 800 } })
+	).newPage();
+	await page.addInitScript((mode) => localStorage.setItem('corvan-theme', mode), theme);
+	const take = async (name) => {
+		if (!names.includes(name)) return;
+		await page.waitForTimeout(700);
+		await page.screenshot({
+			path: join(folder, `${name}${theme === 'night' ? '-night' : ''}.png`)
+		});
+	};
+	const stage = (name) =>
+		page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name }).click();
+	await page.goto(address);
+	await page.getByRole('button', { name: 'Look at the sample' }).click();
+	await page.getByText('Cleaning pages').waitFor({ state: 'hidden' });
+	await page.getByRole('link', { name: /How to build a dry stone wall/ }).waitFor();
+	await take('assignments');
+	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
+	await page.getByRole('tab', { name: 'Notes 2' }).waitFor();
+	await take('gather');
+	await stage('Findings');
+	await page.getByRole('button', { name: 'hearting', exact: true }).click();
+	await take('findings-terms');
+	await page.getByRole('tab', { name: 'Topics' }).click();
+	await take('findings-topics');
+	await page.getByRole('tab', { name: 'Shape' }).click();
+	await take('findings-shape');
+	await stage('Plan');
+	await page.getByRole('button', { name: 'Propose a plan' }).click();
+	await page.getByRole('button', { name: 'placed foundation trench', exact: true }).first().click();
+	await take('plan');
+	await page.keyboard.press('Escape');
+	await stage('Write');
+	await page.getByRole('button', { name: 'Draft the article' }).click();
+	await page.getByRole('img', { name: /Pages: [A-F] [0-9]/ }).waitFor({ timeout: 60_000 });
+	await page
+		.getByRole('textbox', { name: 'Manuscript' })
+		.getByRole('heading', { name: 'Lay the footings' })
+		.scrollIntoViewIfNeeded();
+	await page
+		.getByRole('textbox', { name: 'Manuscript' })
+		.getByRole('heading', { name: 'Lay the footings' })
+		.click();
+	await page.getByRole('button', { name: 'Bench' }).click();
+	await take('write');
+	await stage('Deliver');
+	await take('deliver');
+	await page.context().close();
+}
+
+await walk('paper', [
+	'assignments',
+	'gather',
+	'findings-terms',
+	'findings-topics',
+	'findings-shape',
+	'plan',
+	'write',
+	'deliver'
+]);
+await walk('night', ['findings-terms', 'write']);
+await browser.close();
+server.kill();

@@ -1,0 +1,173 @@
+import 'fake-indexeddb/auto';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { readArchive, writeArchive } from '$lib/core/deliver';
+import { judgePage, readText } from '$lib/core/pages';
+import type { TakeDoc } from '$lib/core/takes';
+import { archiveOf, wholeFrom } from './archive';
+import {
+	addAssignment,
+	binAssignment,
+	deleteAssignment,
+	listAssignments,
+	listBinned,
+	putWhole,
+	readWhole
+} from './assignments';
+import { db, type Assignment, type Page } from './db';
+import { addEvidence, listNotes, listPages, nextOrder, takeEvidence } from './pages';
+import { addTake, listTakes, saveTake } from './takes';
+
+const doc = (text: string): TakeDoc => ({
+	type: 'doc',
+	content: [{ type: 'paragraph', content: [{ type: 'text', text }] }]
+});
+let assignment: Assignment;
+
+beforeEach(async () => {
+	await Promise.all(db.tables.map((table) => table.clear()));
+	assignment = await addAssignment({
+		title: 'Walls',
+		keyword: 'dry stone wall',
+		client: '',
+		targetWords: null
+	});
+});
+
+function pageOf(id: string, order: number): Page {
+	const article = readText(`# Walls\n\nA wall named ${id}.`);
+	const judgement = judgePage(article, assignment.keyword);
+	return {
+		id,
+		assignment: assignment.id,
+		name: `${id}.md`,
+		address: '',
+		origin: 'text',
+		order,
+		article,
+		judgement,
+		counted: true,
+		struck: []
+	};
+}
+
+describe('takes', () => {
+	it('saves on top of the revision it was opened at', async () => {
+		const take = await addTake(assignment.id, '', doc('one'));
+		expect(await saveTake(take.id, doc('two'), take.revision)).toEqual({
+			kind: 'saved',
+			revision: 2
+		});
+		expect((await listTakes(assignment.id))[0]!.doc).toEqual(doc('two'));
+	});
+
+	it('does not overwrite what another tab has saved meanwhile, and gives it back', async () => {
+		const take = await addTake(assignment.id, '', doc('one'));
+		await saveTake(take.id, doc('theirs'), 1);
+		expect(await saveTake(take.id, doc('mine'), 1)).toMatchObject({
+			kind: 'changed-elsewhere',
+			take: { doc: doc('theirs'), revision: 2 }
+		});
+		expect((await listTakes(assignment.id))[0]!.doc).toEqual(doc('theirs'));
+	});
+
+	it('lets only one of two saves at once through', async () => {
+		const take = await addTake(assignment.id, '', doc('one'));
+		const kinds = (
+			await Promise.all([saveTake(take.id, doc('a'), 1), saveTake(take.id, doc('b'), 1)])
+		).map(({ kind }) => kind);
+		expect(kinds.sort()).toEqual(['changed-elsewhere', 'saved']);
+	});
+
+	it('says when a take is gone, and numbers new ones', async () => {
+		expect(await saveTake('nowhere', doc(''), 1)).toEqual({ kind: 'gone' });
+		expect([
+			(await addTake(assignment.id, '', doc(''))).name,
+			(await addTake(assignment.id, '', doc(''))).name
+		]).toEqual(['Take 1', 'Take 2']);
+	});
+});
+
+describe('evidence', () => {
+	it('is taken away and put back whole', async () => {
+		const note = {
+			id: 'n',
+			assignment: assignment.id,
+			kind: 'note' as const,
+			name: 'Note',
+			text: 'Words.',
+			order: 2
+		};
+		await addEvidence(
+			[pageOf('p', 1)],
+			[{ id: 'p', assignment: assignment.id, source: '# Walls' }],
+			[note]
+		);
+		expect(await nextOrder(assignment.id)).toBe(3);
+		const before = await readWhole(assignment.id);
+		const taken = await takeEvidence(['p'], ['n']);
+		expect([await listPages(assignment.id), await listNotes(assignment.id)]).toEqual([[], []]);
+		await addEvidence(taken.pages, taken.sources, taken.notes);
+		expect(await readWhole(assignment.id)).toEqual(before);
+	});
+});
+
+describe('assignments', () => {
+	it('are binned, deleted with all they own, and put back as they were', async () => {
+		await addEvidence(
+			[pageOf('p', 1)],
+			[{ id: 'p', assignment: assignment.id, source: '# Walls' }],
+			[]
+		);
+		await addTake(assignment.id, '', doc('one'));
+		await binAssignment(assignment.id);
+		expect([(await listAssignments()).length, (await listBinned()).length]).toEqual([0, 1]);
+		const whole = (await deleteAssignment(assignment.id))!;
+		expect(await db.pages.count()).toBe(0);
+		expect(await db.takes.count()).toBe(0);
+		await putWhole(whole);
+		expect(await readWhole(assignment.id)).toEqual(whole);
+	});
+});
+
+describe('archive', () => {
+	it('comes back with the same ids, or as a copy with ties moved along', async () => {
+		await addEvidence(
+			[pageOf('page-one', 1)],
+			[{ id: 'page-one', assignment: assignment.id, source: '# Walls' }],
+			[]
+		);
+		const origin = {
+			type: 'text',
+			text: 'x',
+			marks: [{ type: 'origin', attrs: { source: 'page-one', label: 'n1' } }]
+		};
+		await addTake(assignment.id, '', {
+			type: 'doc',
+			content: [{ type: 'paragraph', content: [origin] }]
+		});
+		const read = readArchive(writeArchive(archiveOf((await readWhole(assignment.id))!)));
+		if (read.kind !== 'read') throw new Error(read.reason);
+		const { article, judgement } = pageOf('page-one', 1);
+		let count = 0;
+		const back = (isCopy: boolean) =>
+			wholeFrom(read.archive, [{ id: 'page-one', article, judgement }], {
+				now: 5,
+				isCopy,
+				newId: () => `new-${++count}`
+			});
+
+		const same = back(false);
+		expect(same.assignment).toMatchObject({
+			id: assignment.id,
+			createdAt: assignment.createdAt,
+			keyword: 'dry stone wall'
+		});
+		expect(writeArchive(archiveOf(same))).toEqual(writeArchive(read.archive));
+
+		const copy = back(true);
+		expect(copy.assignment.id).not.toBe(assignment.id);
+		expect(copy.pages[0]!.id).not.toBe('page-one');
+		expect(JSON.stringify(copy.takes[0]!.doc)).toContain(copy.pages[0]!.id);
+		expect(JSON.stringify(copy)).not.toContain('page-one"');
+	});
+});
