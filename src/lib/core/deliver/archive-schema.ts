@@ -1,4 +1,7 @@
 import { z } from 'zod';
+import { TOPIC_INTENTS } from '../findings';
+import { PAGE_KINDS } from '../pages';
+import { SECTION_KINDS } from '../plan';
 import type { DocNode } from '../takes';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
@@ -8,33 +11,10 @@ const section = z.strictObject({
 	id: z.string().min(1),
 	level: z.union([z.literal(1), z.literal(2), z.literal(3)]),
 	heading: z.string(),
-	kind: z.enum([
-		'opening',
-		'definition',
-		'explanation',
-		'steps',
-		'list',
-		'comparison',
-		'question',
-		'faq',
-		'takeaways',
-		'closing'
-	]),
+	kind: z.enum(SECTION_KINDS),
 	budget: z.number().min(0),
 	topics: z.array(z.string()),
-	intent: z.enum([
-		'definition',
-		'need',
-		'steps',
-		'cost',
-		'mistakes',
-		'reasons',
-		'choice',
-		'care',
-		'rules',
-		'time',
-		'plain'
-	]),
+	intent: z.enum(TOPIC_INTENTS),
 	position: z.number().nullable(),
 	terms: z.array(
 		z.strictObject({
@@ -108,7 +88,7 @@ export const manifestSchema = z.strictObject({
 			/** Positions of blocks the writer struck out. */
 			struck: z.array(z.number().int().min(0)),
 			judgement: z.strictObject({
-				kind: z.enum(['article', 'shop', 'official', 'forum', 'video', 'home', 'list', 'thin']),
+				kind: z.enum(PAGE_KINDS),
 				fit: z.number().min(0).max(100),
 				reasons: z.array(z.string()),
 				proposeAside: z.boolean()

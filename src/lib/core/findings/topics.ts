@@ -16,18 +16,20 @@ export interface TopicHeading {
 }
 
 /** What a topic is for, told from its headings; decides the kind of section proposed. */
-export type TopicIntent =
-	| 'definition'
-	| 'need'
-	| 'steps'
-	| 'cost'
-	| 'mistakes'
-	| 'reasons'
-	| 'choice'
-	| 'care'
-	| 'rules'
-	| 'time'
-	| 'plain';
+export const TOPIC_INTENTS = [
+	'definition',
+	'need',
+	'steps',
+	'cost',
+	'mistakes',
+	'reasons',
+	'choice',
+	'care',
+	'rules',
+	'time',
+	'plain'
+] as const;
+export type TopicIntent = (typeof TOPIC_INTENTS)[number];
 
 export interface Topic {
 	readonly id: string;

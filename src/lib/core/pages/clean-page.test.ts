@@ -307,3 +307,25 @@ describe('decodeBytes', () => {
 		).toBe('binary');
 	});
 });
+
+describe('cleanPage on names that mislead', () => {
+	it.each([
+		'menu-open page',
+		'cookies-enabled wrapper',
+		'promo-theme',
+		'sidebar-right',
+		'footer-fixed'
+	])('keeps an article inside class "%s"', (name) => {
+		const html = page(
+			`<div class="${name}"><h1>Walls</h1><p>${LONG}</p><p>${LONG}</p><p>${LONG}</p></div>`
+		);
+		expect(kept(html)).toEqual(['Walls', LONG, LONG, LONG]);
+	});
+
+	it('still drops comments that are longer than the article', () => {
+		const html = page(
+			`<article><h1>Walls</h1><p>${LONG}</p><p>${LONG}</p></article><div id="comments">${`<p>${LONG} So I say.</p>`.repeat(9)}</div>`
+		);
+		expect(kept(html)).toEqual(['Walls', LONG, LONG]);
+	});
+});

@@ -23,6 +23,8 @@ interface Context {
 	/** Inside something that opens on click, where hidden text is still the article. */
 	readonly folds: boolean;
 	readonly inArticle: boolean;
+	/** Words of the whole page, furniture included. */
+	readonly pageWords: number;
 	/** Level of the heading last seen, shared along the walk. */
 	readonly last: { level: number };
 }
@@ -60,7 +62,14 @@ export function rawBlocksOf(body: Element): RawBlock[] {
 	const found: RawBlock[] = [];
 	walk(
 		body,
-		{ noise: null, path: [body], folds: false, inArticle: false, last: { level: 1 } },
+		{
+			noise: null,
+			path: [body],
+			folds: false,
+			inArticle: false,
+			pageWords: countWords(textIn(body)),
+			last: { level: 1 }
+		},
 		found
 	);
 	return found;
@@ -159,9 +168,21 @@ function contextOf(element: Element, outer: Context): Context {
 	if (noise === null && tagName === 'aside') noise = asideNoise(element, outer.inArticle);
 	if (noise === null && tagName === 'form' && countWords(textIn(element)) < 80) noise = 'form';
 	// inside an article, a name that only sounds like furniture does not outweigh long prose
-	if (outer.noise === null && named !== null && noise === named && isLongProse(element, named))
+	if (
+		outer.noise === null &&
+		named !== null &&
+		noise === named &&
+		holdsArticle(element, named, outer.pageWords)
+	)
 		noise = null;
-	return { noise, folds, inArticle, path: [...outer.path, element], last: outer.last };
+	return {
+		noise,
+		folds,
+		inArticle,
+		path: [...outer.path, element],
+		pageWords: outer.pageWords,
+		last: outer.last
+	};
 }
 
 /** Asides in an article are often its tips and warnings; elsewhere they are the side column. */
@@ -174,22 +195,18 @@ function asideNoise(element: Element, inArticle: boolean): string | null {
 		: null;
 }
 
-/** Names such as "menu", "promo" or "tags" that sit on the article itself by accident. */
-function isLongProse(element: Element, reason: string): boolean {
-	if (
-		reason === 'comments' ||
-		reason === 'cookie notice' ||
-		reason === 'related links' ||
-		reason === 'footer'
-	)
-		return false;
+/**
+ * Names such as "menu-open", "promo" or "cookies-enabled" that sit by accident on what holds
+ * the article: most of the page's words, in paragraphs, with few links. Comments may well be
+ * longer than the article they follow, so for them the name stands.
+ */
+function holdsArticle(element: Element, reason: string, pageWords: number): boolean {
+	if (reason === 'comments') return false;
 	const words = countWords(textIn(element));
-	return (
-		words > 400 &&
-		hasTag(element, /^h[2-4]$/) &&
-		hasTag(element, /^p$/) &&
-		linkWordsIn(element) < 0.15 * words
-	);
+	if (words < 80 || words < 0.35 * pageWords || !hasTag(element, /^p$/)) return false;
+	const isLoose = reason === 'cookie notice' || reason === 'related links' || reason === 'footer';
+	if (isLoose && words < 0.6 * pageWords) return false;
+	return linkWordsIn(element) < 0.25 * words;
 }
 
 /** A paragraph from inline content; two line breaks in a row start a new one. */

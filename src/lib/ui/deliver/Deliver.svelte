@@ -11,10 +11,16 @@
 	import { analysis } from '$lib/workers/client';
 	import { useSession } from '../assignment/session.svelte';
 	import { download } from '../parts/download';
+	import Tabs from '../parts/Tabs.svelte';
 
 	const session = useSession();
 	let chosen = $state<string | null>(null);
-	let view = $state<'page' | 'html' | 'markdown'>('page');
+	const VIEWS = [
+		{ id: 'page', name: 'As a page' },
+		{ id: 'html', name: 'HTML' },
+		{ id: 'markdown', name: 'Markdown' }
+	] as const;
+	let view = $state<(typeof VIEWS)[number]['id']>('page');
 	let isPacking = $state(false);
 
 	const take = $derived(session.takes.find(({ id }) => id === chosen) ?? session.takes.at(-1));
@@ -172,16 +178,8 @@
 	</section>
 	<section class="flex min-h-0 flex-col border-l border-rule bg-sheet" aria-label="Preview">
 		{#if doc}
-			<div role="tablist" aria-label="Preview as" class="flex gap-5 border-b border-rule px-8 pt-3">
-				{#each [['page', 'As a page'], ['html', 'HTML'], ['markdown', 'Markdown']] as const as [id, name] (id)}
-					<button
-						role="tab"
-						aria-selected={view === id}
-						class="tab-line"
-						class:on={view === id}
-						onclick={() => (view = id)}>{name}</button
-					>
-				{/each}
+			<div class="border-b border-rule px-8 pt-3">
+				<Tabs label="Preview as" tabs={VIEWS} bind:value={view} />
 			</div>
 			<!-- a scrolling region must be reachable by keyboard -->
 			<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
@@ -205,17 +203,6 @@
 </div>
 
 <style>
-	.tab-line {
-		padding: 4px 0 8px;
-		color: var(--ink-2);
-		border-bottom: 2px solid transparent;
-		margin-bottom: -1px;
-	}
-	.tab-line.on {
-		color: var(--ink);
-		font-weight: 600;
-		border-color: var(--color-accent);
-	}
 	.preview {
 		max-width: 640px;
 		font: 16px/1.65 var(--font-serif);

@@ -5,6 +5,7 @@
 	import { indexTerms } from '$lib/core/text';
 	import { useSession } from '../assignment/session.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
+	import Tabs from '../parts/Tabs.svelte';
 	import QuestionsView from './QuestionsView.svelte';
 	import ShapeView from './ShapeView.svelte';
 	import { overviewOf } from './overview';
@@ -63,17 +64,7 @@
 	>
 		<section class="flex min-h-0 min-w-0 flex-col px-5 pt-3 max-sm:px-3" aria-label="Findings">
 			<div class="flex items-end gap-5 border-b border-rule">
-				<div role="tablist" aria-label="Findings" class="flex gap-5">
-					{#each TABS as name (name)}
-						<button
-							role="tab"
-							aria-selected={tab === name}
-							class="tab-line"
-							class:on={tab === name}
-							onclick={() => (tab = name)}>{name}</button
-						>
-					{/each}
-				</div>
+				<Tabs label="Findings" tabs={TABS.map((name) => ({ id: name, name }))} bind:value={tab} />
 				<p class="ml-auto pb-2 text-ink-2 max-sm:hidden">
 					for {findings.targetWords.toLocaleString('en')} words · {session.counted.length} pages counted
 				</p>
@@ -117,17 +108,5 @@
 <style>
 	.wide {
 		grid-template-columns: minmax(0, 1fr);
-	}
-	.tab-line {
-		padding: 6px 0 8px;
-		font-size: 14px;
-		color: var(--ink-2);
-		border-bottom: 2px solid transparent;
-		margin-bottom: -1px;
-	}
-	.tab-line.on {
-		color: var(--ink);
-		font-weight: 600;
-		border-color: var(--color-accent);
 	}
 </style>

@@ -7,6 +7,7 @@
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
+	import Tabs from '../parts/Tabs.svelte';
 	import { useSession } from '../assignment/session.svelte';
 	import { bringInNotes, bringInPages, countOf, type ImportReport } from '../assignment/bring-in';
 	import NotesList from './NotesList.svelte';
@@ -38,9 +39,9 @@
 	);
 	const asideCount = $derived(session.pages.length - session.counted.length);
 	const tabs = $derived([
-		{ id: 'pages' as const, name: 'Pages', count: session.pages.length },
-		{ id: 'notes' as const, name: 'Notes', count: notes.length },
-		{ id: 'questions' as const, name: 'Questions', count: questions.length }
+		{ id: 'pages' as const, name: `Pages ${session.pages.length}` },
+		{ id: 'notes' as const, name: `Notes ${notes.length}` },
+		{ id: 'questions' as const, name: `Questions ${questions.length}` }
 	]);
 
 	$effect(() =>
@@ -219,17 +220,7 @@
 >
 	<section class="flex min-h-0 flex-col px-5 pt-3 max-sm:px-3" aria-label="Evidence">
 		<div class="flex flex-wrap items-end gap-5 border-b border-rule">
-			<div role="tablist" aria-label="Kinds of evidence" class="flex gap-5">
-				{#each tabs as { id, name, count } (id)}
-					<button
-						role="tab"
-						aria-selected={tab === id}
-						class="tab-line"
-						class:on={tab === id}
-						onclick={() => (tab = id)}>{name} {count}</button
-					>
-				{/each}
-			</div>
+			<Tabs label="Kinds of evidence" {tabs} bind:value={tab} />
 			<div class="ml-auto flex gap-2 pb-2">
 				{#if tab === 'pages'}
 					<button class="act" onclick={() => (isPasting = !isPasting)} aria-expanded={isPasting}
@@ -353,18 +344,3 @@
 		<p class="font-serif text-xl">Drop pages, notes or questions to bring them in</p>
 	</div>
 {/if}
-
-<style>
-	.tab-line {
-		padding: 6px 0 8px;
-		font-size: 14px;
-		color: var(--ink-2);
-		border-bottom: 2px solid transparent;
-		margin-bottom: -1px;
-	}
-	.tab-line.on {
-		color: var(--ink);
-		font-weight: 600;
-		border-color: var(--color-accent);
-	}
-</style>

@@ -1,6 +1,7 @@
 <!-- What the evidence brings, and whether it has a place in the outline yet. -->
 <script lang="ts">
 	import type { Findings, Topic } from '$lib/core/findings';
+	import Tabs from '../parts/Tabs.svelte';
 	import { headingFor, newSection, type Plan, type PlanSection } from '$lib/core/plan';
 
 	interface Props {
@@ -43,10 +44,10 @@
 		)
 	);
 	const tabs = $derived([
-		{ id: 'topics' as const, name: 'Topics', open: openOf(topics) },
-		{ id: 'questions' as const, name: 'Questions', open: openOf(questions) },
-		{ id: 'facts' as const, name: 'Facts', open: openOf(facts) },
-		{ id: 'terms' as const, name: 'Terms', open: openOf(terms) }
+		{ id: 'topics' as const, name: `Topics ${openOf(topics)}` },
+		{ id: 'questions' as const, name: `Questions ${openOf(questions)}` },
+		{ id: 'facts' as const, name: `Facts ${openOf(facts)}` },
+		{ id: 'terms' as const, name: `Terms ${openOf(terms)}` }
 	]);
 
 	interface Entry<T> {
@@ -83,16 +84,8 @@
 </script>
 
 <section class="flex min-h-0 flex-col px-5 pt-3 max-sm:px-3" aria-label="Pool">
-	<div role="tablist" aria-label="Evidence" class="flex justify-between gap-2 border-b border-rule">
-		{#each tabs as { id, name, open } (id)}
-			<button
-				role="tab"
-				aria-selected={tab === id}
-				class="tab-line"
-				class:on={tab === id}
-				onclick={() => (tab = id)}>{name} {open}</button
-			>
-		{/each}
+	<div class="pool-tabs border-b border-rule">
+		<Tabs label="Evidence" {tabs} bind:value={tab} />
 	</div>
 	<input
 		class="field mt-2"
@@ -172,17 +165,9 @@
 </section>
 
 <style>
-	.tab-line {
-		padding: 6px 0 8px;
-		white-space: nowrap;
-		color: var(--ink-2);
-		border-bottom: 2px solid transparent;
-		margin-bottom: -1px;
-	}
-	.tab-line.on {
-		color: var(--ink);
-		font-weight: 600;
-		border-color: var(--color-accent);
+	.pool-tabs {
+		--tab-gap: 12px;
+		--tab-size: 13px;
 	}
 	.entry {
 		border-bottom: 1px solid var(--rule);

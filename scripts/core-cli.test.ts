@@ -1,0 +1,143 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { beforeAll, describe, expect, it } from 'vitest';
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+const PAGES = readdirSync(join(ROOT, 'demo/pages'))
+	.filter((file) => !/rockmart|plot-talk|wallfacts|borderland/.test(file))
+	.map((file) => join(ROOT, 'demo/pages', file));
+const NOTES = readdirSync(join(ROOT, 'demo/notes')).flatMap((file) => [
+	'--notes',
+	join(ROOT, 'demo/notes', file)
+]);
+const KEYWORD = ['--keyword', 'how to build a dry stone wall', '--words', '1800'];
+
+let folder: string;
+
+beforeAll(() => {
+	folder = mkdtempSync(join(tmpdir(), 'corvan-'));
+});
+
+function core(...args: string[]): { status: number | null; out: string; err: string } {
+	const done = spawnSync(
+		process.execPath,
+		['--import', 'tsx', join(ROOT, 'scripts/core-cli.ts'), ...args],
+		{
+			encoding: 'utf8',
+			cwd: ROOT
+		}
+	);
+	return { status: done.status, out: done.stdout, err: done.stderr };
+}
+
+function file(name: string, content: string | Uint8Array): string {
+	const path = join(folder, name);
+	writeFileSync(path, content);
+	return path;
+}
+
+describe('core clean', () => {
+	it('gives the article of each page, and an error for what cannot be read, with exit code 1', () => {
+		const picture = file('picture.html', Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 1]));
+		const empty = file('empty.html', '');
+		const { status, out } = core('clean', picture, PAGES[0]!, empty, join(folder, 'missing.html'));
+		expect(status).toBe(1);
+		const found = JSON.parse(out) as Record<string, unknown>[];
+		expect(found[0]).toMatchObject({
+			file: PAGES[0],
+			title: 'Dry stone walls: a beginner’s weekend',
+			words: 739,
+			pageKind: 'article',
+			headings: expect.arrayContaining([{ level: 2, text: 'Cope it' }])
+		});
+		expect(found.slice(1)).toEqual([
+			{ file: picture, error: 'looks like a PNG picture, not text' },
+			{ file: empty, error: 'the file is empty' },
+			{ file: join(folder, 'missing.html'), error: 'cannot be opened' }
+		]);
+	}, 30_000);
+});
+
+describe('core findings', () => {
+	it('gives terms with weights, ranges and places, topics with their headings, questions, facts and shape', () => {
+		const { status, out } = core('findings', ...KEYWORD, ...NOTES, ...PAGES);
+		expect(status).toBe(0);
+		const found = JSON.parse(out) as {
+			terms: {
+				term: string;
+				weight: string;
+				pages: number;
+				min: number;
+				max: number;
+				places: object;
+			}[];
+			topics: {
+				label: string;
+				pages: string[];
+				headings: { file: string; level: number; text: string }[];
+			}[];
+			questions: object[];
+			facts: { origin: string }[];
+			shape: object[];
+		};
+		const hearting = found.terms.find(({ term }) => term === 'hearting')!;
+		expect(hearting).toMatchObject({ weight: 'must', pages: 6 });
+		expect(hearting.min).toBeLessThanOrEqual(hearting.max);
+		expect(Object.keys(hearting.places)).toEqual(['title', 'h1', 'h2', 'h3', 'opening', 'faq']);
+		expect(found.topics.some(({ headings }) => headings.length > 3)).toBe(true);
+		expect(found.questions.length).toBeGreaterThan(5);
+		expect(new Set(found.facts.map(({ origin }) => origin))).toEqual(new Set(['note', 'page']));
+		expect(found.shape).toHaveLength(15);
+	}, 30_000);
+
+	it('says how it is called when the keyword or the length is missing or wrong', () => {
+		expect(core('findings', PAGES[0]!)).toMatchObject({
+			status: 2,
+			err: expect.stringContaining('--keyword is missing')
+		});
+		expect(core('findings', '--keyword', 'x', '--words', 'ten', PAGES[0]!)).toMatchObject({
+			status: 2,
+			err: expect.stringContaining('--words takes')
+		});
+		expect(core('sing')).toMatchObject({ status: 2, err: expect.stringContaining('Usage') });
+	}, 60_000);
+});
+
+describe('core plan, draft and standing', () => {
+	it('go from pages and notes to a draft and to where it stands', () => {
+		const plan = JSON.parse(core('plan', ...KEYWORD, ...NOTES, ...PAGES).out) as {
+			title: string;
+			bound: number;
+			value: number;
+			sections: {
+				heading: string;
+				budget: number;
+				terms: { term: string; min: number; max: number; reason: string }[];
+			}[];
+		};
+		expect(plan.sections.reduce((sum, { budget }) => sum + budget, 0)).toBe(1800);
+		expect(plan.value).toBeLessThanOrEqual(plan.bound);
+		for (const { terms } of plan.sections)
+			for (const { min, max, reason } of terms) expect(min <= max && reason !== '').toBe(true);
+
+		const { out: markdown } = core('draft', ...KEYWORD, ...NOTES, ...PAGES);
+		for (const { heading } of plan.sections) expect(markdown).toContain(heading);
+
+		const standing = JSON.parse(
+			core('standing', ...KEYWORD, '--draft', file('draft.md', markdown), ...NOTES, ...PAGES).out
+		) as {
+			standing: number;
+			parts: { ownWords: number };
+			pages: { standing: number }[];
+			moves: { gain: number }[];
+		};
+		const others = standing.pages.map((page) => page.standing).sort((a, b) => a - b);
+		expect(others).toHaveLength(6);
+		expect(standing.standing).toBeGreaterThan((others[2]! + others[3]!) / 2);
+		expect(standing.parts.ownWords).toBeGreaterThanOrEqual(0.95);
+		expect(standing.moves[0]!.gain).toBeGreaterThan(0);
+	}, 90_000);
+});
