@@ -16,7 +16,6 @@
 	import type { Assignment } from '$lib/data/db';
 	import { readSetting, saveSetting } from '$lib/data/settings';
 	import { fetchDemo } from '$lib/services/demo';
-	import { bringInArchive, bringInDemo } from '$lib/ui/assignment/bring-in';
 	import NewAssignment from '$lib/ui/assignment/NewAssignment.svelte';
 	import { actions } from '$lib/ui/frame/actions.svelte';
 	import { history } from '$lib/ui/frame/history.svelte';
@@ -67,6 +66,8 @@
 		}
 		work = { label: 'Cleaning pages', done: 0, all: reply.demo.files.length };
 		try {
+			// importers bring half the core along, which the list of assignments does not need
+			const { bringInDemo } = await import('$lib/ui/assignment/bring-in');
 			await bringInDemo(
 				reply.demo,
 				({ done, all }) => (work = { label: 'Cleaning pages', done, all })
@@ -83,6 +84,7 @@
 	}
 
 	async function bringIn(files: FileList | null) {
+		const { bringInArchive } = await import('$lib/ui/assignment/bring-in');
 		for (const file of files ?? []) {
 			work = { label: `Reading ${file.name}`, done: 0, all: 1 };
 			const result = await bringInArchive(

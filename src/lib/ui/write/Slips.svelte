@@ -22,7 +22,8 @@
 	const placed = $derived(
 		placeSlips(
 			wanted,
-			standing.map(({ section }) => heights[section] ?? 30)
+			standing.map(({ section }) => heights[section] ?? 30),
+			standing.findIndex(({ section }) => section === active)
 		)
 	);
 
@@ -97,7 +98,8 @@
 	<section
 		class="slip"
 		class:on={isOn}
-		style:transform="translateY({placed[i]}px)"
+		class:folded={placed[i] === null}
+		style:transform="translateY({placed[i] ?? wanted[i]}px)"
 		bind:clientHeight={heights[slip.section]}
 		aria-label="Slip of {slip.heading}"
 	>
@@ -129,7 +131,9 @@
 								state="placed"
 							/>{:else if row.kind === 'question'}?{:else if row.kind === 'fact'}={:else if row.kind === 'gap'}▍{/if}</span
 					>
-					<span class="text" class:truncate={!isOn} title={row.text}>{row.text}</span>
+					<span class="text" class:truncate={!isOn || row.kind === 'fact'} title={row.text}
+						>{row.text}</span
+					>
 					<span class="deed">{row.deed}</span>
 				{/if}
 			</div>
@@ -156,6 +160,9 @@
 		padding-right: 14px;
 		border-right: 1px solid var(--rule);
 		transition: transform 140ms ease-out;
+	}
+	.slip.folded {
+		visibility: hidden;
 	}
 	.slip.on {
 		border-right: 2px solid var(--color-accent);

@@ -10,19 +10,31 @@ export function rowsThatFit(top: number, nextTop: number | null): number {
 }
 
 /**
- * Tops of slips that follow their headings and never overlap: each stands beside its heading,
- * or right below the slip before it.
+ * Tops of slips that stand beside their headings and never overlap. The slip in hand may be
+ * taller than its section: those it would cover are folded away (null) rather than pushed
+ * down, so that every slip that shows stands beside its own text. Others give way downwards.
  *
  * @param wanted tops of the headings, ascending
  * @param heights of the slips
+ * @param inHand position of the slip in hand, or −1
  */
-export function placeSlips(wanted: readonly number[], heights: readonly number[]): number[] {
-	const tops: number[] = [];
+export function placeSlips(
+	wanted: readonly number[],
+	heights: readonly number[],
+	inHand = -1
+): (number | null)[] {
+	const tops: (number | null)[] = [];
 	let free = Number.NEGATIVE_INFINITY;
+	let covered = Number.NEGATIVE_INFINITY;
 	wanted.forEach((top, i) => {
+		if (i > inHand && top < covered) {
+			tops.push(null);
+			return;
+		}
 		const placed = Math.max(top, free);
 		tops.push(placed);
 		free = placed + (heights[i] ?? SLIP_HEAD) + SPACE;
+		if (i === inHand) covered = free;
 	});
 	return tops;
 }
