@@ -21,6 +21,23 @@ test('two tabs on one take never overwrite each other silently', async ({ page, 
 		});
 	});
 
+	await test.step('two quiet tabs do not go on saving each other’s text', async () => {
+		const revision = () =>
+			page.evaluate(
+				() =>
+					new Promise<number>((resolve) => {
+						const open = indexedDB.open('corvan');
+						open.onsuccess = () => {
+							const all = open.result.transaction('takes').objectStore('takes').getAll();
+							all.onsuccess = () => resolve((all.result as { revision: number }[])[0]!.revision);
+						};
+					})
+			);
+		const before = await revision();
+		await page.waitForTimeout(2_000);
+		expect(await revision()).toBe(before);
+	});
+
 	await test.step('a tab that has typed meanwhile is asked', async () => {
 		// both type before either save can reach the other
 		await there.getByRole('heading', { level: 1 }).click();

@@ -30,6 +30,8 @@ export interface Evidence {
 		readonly id: string;
 		readonly text: string;
 		readonly stems: readonly string[];
+		/** What each stem says of the question; the keyword's own say little. They sum to 1. */
+		readonly weights: readonly number[];
 	}[];
 	readonly shape: readonly ShapeSpread[];
 	readonly targetGrade: number;
@@ -108,7 +110,7 @@ export function evidenceOf(
 		})),
 		homes,
 		questions: findings.questions
-			.map(({ id, text }) => ({ id, text, stems: contentStemsOf(text) }))
+			.map(({ id, text }) => ({ id, text, ...weighedStemsOf(text, common) }))
 			.filter(({ stems }) => stems.length >= 2)
 			.slice(0, QUESTIONS_COUNTED),
 		shape: findings.shape,
@@ -120,6 +122,16 @@ export function evidenceOf(
 			])
 		)
 	};
+}
+
+function weighedStemsOf(
+	question: string,
+	common: ReadonlySet<string>
+): { stems: string[]; weights: number[] } {
+	const stems = [...new Set(contentStemsOf(question))];
+	const raw = stems.map((stem) => (common.has(stem) ? 0.2 : 1));
+	const sum = raw.reduce((a, b) => a + b, 0);
+	return { stems, weights: raw.map((weight) => weight / Math.max(sum, 1e-9)) };
 }
 
 /** The index that measures takes and pages against this evidence. */

@@ -147,6 +147,24 @@ describe('standingOfPage', () => {
 	});
 });
 
+describe('answered questions', () => {
+	it('are not answered by a sentence that only holds the keyword’s own words', () => {
+		const q = evidence.questions.findIndex(
+			({ text }) => text === 'How long does a dry stone wall last?'
+		);
+		const answeredBy = (text: string) =>
+			stateOf(measure({ type: 'doc', content: [paragraph(textNode(text))] }), plan, evidence)
+				.answered[q];
+		expect(q).toBeGreaterThanOrEqual(0);
+		expect(answeredBy('A dry stone wall is made of stone and gravity and nothing else.')).toBe(
+			false
+		);
+		expect(answeredBy('A sound dry stone wall lasts 150 years and more on firm ground.')).toBe(
+			true
+		);
+	});
+});
+
 describe('nextBestMoves', () => {
 	it('promises what scoring the changed state gives, best first', () => {
 		const moves = nextBestMoves(state, evidence, plan);

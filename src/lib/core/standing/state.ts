@@ -137,10 +137,9 @@ function answersOf(blocks: readonly BlockMeasure[], evidence: Evidence): boolean
 		if (!found) known.set(block, (found = answersInBlock(block, evidence)));
 		for (const q of found) answered[q] = true;
 		if (heading && block.words >= 8) {
-			const stems = headStemsOf(heading.text);
-			evidence.questions.forEach(({ stems: asked }, q) => {
-				if (asked.filter((stem) => stems.includes(stem)).length / asked.length >= 0.75)
-					answered[q] = true;
+			const stems = new Set(headStemsOf(heading.text));
+			evidence.questions.forEach((question, q) => {
+				if (shareOf(question, stems) >= 0.75) answered[q] = true;
 			});
 		}
 	}
@@ -150,11 +149,17 @@ function answersOf(blocks: readonly BlockMeasure[], evidence: Evidence): boolean
 function answersInBlock({ sentenceStems, text }: BlockMeasure, { questions }: Evidence): number[] {
 	if (/\?\s*$/.test(text)) return [];
 	const sets = sentenceStems.filter((stems) => stems.length >= 4).map((stems) => new Set(stems));
-	return questions.flatMap(({ stems }, q) =>
-		sets.some((set) => stems.filter((stem) => set.has(stem)).length / stems.length >= 0.6)
-			? [q]
-			: []
+	return questions.flatMap((question, q) =>
+		sets.some((set) => shareOf(question, set) >= 0.6) ? [q] : []
 	);
+}
+
+/** How much of a question's meaning is among some stems, 0–1. */
+function shareOf(
+	{ stems, weights }: Evidence['questions'][number],
+	among: ReadonlySet<string>
+): number {
+	return stems.reduce((sum, stem, i) => sum + (among.has(stem) ? weights[i]! : 0), 0);
 }
 
 function keywordPlacesOf(

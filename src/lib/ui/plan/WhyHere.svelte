@@ -103,8 +103,7 @@
 		: section.heading}
 </p>
 <p class="mt-1 text-ink-2">
-	{placement.reason}{#if term}
-		On {term.uses.length} of {findings.pages.length} pages ({term.uses
+	{placement.reason}{#if term}&#32;On {term.uses.length} of {findings.pages.length} pages ({term.uses
 			.map(({ page }) => letters.get(page))
 			.join(' ')}).{/if}
 </p>

@@ -23,7 +23,7 @@
 	import Bench from './Bench.svelte';
 	import { Desk, type Reading } from './desk.svelte';
 	import Ladder from './Ladder.svelte';
-	import { makeEditor } from './manuscript';
+	import { loadDoc, makeEditor } from './manuscript';
 	import Offer from './Offer.svelte';
 	import { TakeKeeper } from './take-keeper.svelte';
 	import Slips from './Slips.svelte';
@@ -91,8 +91,7 @@
 	$effect(() => {
 		const stored = take;
 		untrack(() => {
-			if (keeper.follows(stored) && editor)
-				editor.commands.setContent(stored.doc as JSONContent, { emitUpdate: false });
+			if (keeper.follows(stored) && editor) loadDoc(editor, stored.doc);
 		});
 	});
 
@@ -140,6 +139,10 @@
 					readWith(desk, open);
 					findActive(open);
 					keeper.changed(() => open.getJSON() as TakeDoc);
+				},
+				onLoad: (open) => {
+					tick++;
+					readWith(desk, open);
 				},
 				onSelect: (open) => {
 					tick++;
@@ -299,8 +302,7 @@
 
 	function loadTheirs() {
 		const theirs = keeper.takeTheirs();
-		if (theirs && editor)
-			editor.commands.setContent(theirs.doc as JSONContent, { emitUpdate: false });
+		if (theirs && editor) loadDoc(editor, theirs.doc);
 		if (editor) readWith(desk, editor);
 	}
 

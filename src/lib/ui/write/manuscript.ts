@@ -65,7 +65,11 @@ const OriginMark = Mark.create({
 export function makeEditor(
 	element: HTMLElement,
 	doc: TakeDoc,
-	handlers: { onUpdate: (editor: Editor) => void; onSelect: (editor: Editor) => void }
+	handlers: {
+		onUpdate: (editor: Editor) => void;
+		onLoad: (editor: Editor) => void;
+		onSelect: (editor: Editor) => void;
+	}
 ): Editor {
 	return new Editor({
 		element,
@@ -96,8 +100,18 @@ export function makeEditor(
 			}
 		},
 		onTransaction: ({ editor, transaction }) => {
-			if (transaction.docChanged) handlers.onUpdate(editor);
+			// what is loaded from storage is nobody's typing: saving it again would have two tabs
+			// answer each other for ever
+			if (transaction.getMeta('preventUpdate')) handlers.onLoad(editor);
+			else if (transaction.docChanged) handlers.onUpdate(editor);
 			else if (transaction.selectionSet) handlers.onSelect(editor);
 		}
 	});
+}
+
+/** Shows another state of the manuscript without counting it as typed; the caret stays where it was. */
+export function loadDoc(editor: Editor, doc: TakeDoc): void {
+	const { from } = editor.state.selection;
+	editor.commands.setContent(doc as JSONContent, { emitUpdate: false });
+	editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
 }
