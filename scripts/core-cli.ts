@@ -11,10 +11,10 @@ import {
 	type Findings,
 	type PageWork
 } from '../src/lib/core/findings';
+import { readKeywordList, runThrough } from '../src/lib/core/keywords';
 import { readQuestions } from '../src/lib/core/notes';
 import {
 	cleanPage,
-	decodeBytes,
 	judgePage,
 	keptBlocksOf,
 	readText,
@@ -33,10 +33,11 @@ import {
 	type ScoredPage
 } from '../src/lib/core/standing';
 import { docFromMarkdown, indexRuns, markdownOf, measureDoc } from '../src/lib/core/takes';
-import { countWords, makeTagger } from '../src/lib/core/text';
+import { countWords, decodeBytes, makeTagger } from '../src/lib/core/text';
 
 const USAGE = `Usage:
   core clean FILE…
+  core keywords FILE…
   core findings --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core plan     --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core draft    --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
@@ -51,6 +52,7 @@ interface Read {
 	readonly article: Article;
 }
 
+const VERBS = ['clean', 'keywords', 'findings', 'plan', 'draft', 'standing'];
 const failed: Failed[] = [];
 const tag = makeTagger(winkNLP as never, model);
 
@@ -66,10 +68,14 @@ function main(): void {
 		}
 	});
 	const [verb, ...files] = positionals;
-	if (!verb || !['clean', 'findings', 'plan', 'draft', 'standing'].includes(verb)) stop(USAGE);
+	if (!verb || !VERBS.includes(verb)) stop(USAGE);
 	if (files.length === 0) stop(`No files given.\n${USAGE}`);
 	if (verb === 'clean') {
 		print([...readPages(files).map((page) => cleaned(page, values.keyword ?? '')), ...failed]);
+		return;
+	}
+	if (verb === 'keywords') {
+		print([...files.flatMap(keywordsOf), ...failed]);
 		return;
 	}
 	const keyword = values.keyword?.trim();
@@ -184,6 +190,31 @@ function cleaned({ file, article }: Read, keyword: string): unknown {
 	};
 }
 
+/** What the importer reads in a keyword list. */
+function keywordsOf(file: string): unknown[] {
+	const decoded = decodeFile(file);
+	if (decoded === null) return [];
+	const read = runThrough(readKeywordList(decoded.text));
+	if (read.kind === 'unreadable') {
+		failed.push({ file, error: read.reason });
+		return [];
+	}
+	const { delimiter, headerLine, above, columns, rows, rejected, merged } = read.list;
+	return [
+		{
+			file,
+			encoding: decoded.encoding,
+			delimiter,
+			headerLine,
+			above,
+			columns: columns.map(({ name, meaning }) => ({ name, meaning })),
+			rows: rows.map((row) => ({ ...row, other: Object.fromEntries(row.other) })),
+			rejected,
+			merged
+		}
+	];
+}
+
 function shownFindings(findings: Findings): Record<string, unknown> {
 	return {
 		targetWords: findings.targetWords,
@@ -262,6 +293,10 @@ function shownPlan(findings: Findings): Record<string, unknown> {
 }
 
 function readFile(file: string): string | null {
+	return decodeFile(file)?.text ?? null;
+}
+
+function decodeFile(file: string): { text: string; encoding: string } | null {
 	let bytes: Uint8Array;
 	try {
 		bytes = readFileSync(file);
@@ -270,7 +305,7 @@ function readFile(file: string): string | null {
 		return null;
 	}
 	const decoded = decodeBytes(bytes);
-	if (decoded.kind === 'text') return decoded.text;
+	if (decoded.kind === 'text') return decoded;
 	failed.push({ file, error: `looks like ${decoded.looksLike}, not text` });
 	return null;
 }
@@ -345,7 +380,9 @@ function errors(): { errors?: Failed[] } {
 }
 
 function print(value: unknown): void {
-	process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
+	// JSON has no infinity: a volume that rose from nothing is written as planners write it
+	const text = JSON.stringify(value, (_, each: unknown) => (each === Infinity ? '∞' : each), 2);
+	process.stdout.write(`${text}\n`);
 }
 
 function stop(message: string): never {

@@ -10,7 +10,7 @@ import {
 	type PageWork
 } from '$lib/core/findings';
 import { readQuestions } from '$lib/core/notes';
-import { cleanPage, decodeBytes, judgePage, keptBlocksOf, readText } from '$lib/core/pages';
+import { cleanPage, judgePage, keptBlocksOf, readText } from '$lib/core/pages';
 import { placeRest, proposePlan } from '$lib/core/plan';
 import {
 	standingOfPage,
@@ -19,7 +19,7 @@ import {
 	type ScoredPage
 } from '$lib/core/standing';
 import { indexRuns, type RunIndex } from '$lib/core/takes';
-import { makeTagger, type Tagger } from '$lib/core/text';
+import { decodeBytes, makeTagger, type Tagger } from '$lib/core/text';
 import type {
 	AnalysisWorker,
 	Cleaned,

@@ -1,3 +1,4 @@
+import { EFFORT_RULES, type Effort } from '../brief';
 import { findTermsIn, indexTerms } from '../text';
 import { findFacts, type Fact } from './facts';
 import { cutOf, type PageWork } from './page-work';
@@ -11,6 +12,8 @@ import { findTopics, type Topic } from './topics';
 export interface Findings {
 	readonly keyword: string;
 	readonly targetWords: number;
+	/** How much the article has to carry; later stages ask accordingly. */
+	readonly effort: Effort;
 	readonly pages: readonly {
 		readonly id: string;
 		readonly title: string;
@@ -28,6 +31,10 @@ export interface FindOptions {
 	/** Words to aim at; null takes what the evidence says. */
 	readonly targetWords: number | null;
 	readonly asked: readonly AskedQuestion[];
+	/** Default: pillar. */
+	readonly effort?: Effort;
+	/** Phrases the brief requires; they come along like the keyword, whether pages use them or not. */
+	readonly required?: readonly string[];
 }
 
 /**
@@ -41,11 +48,17 @@ export function assembleFindings(
 ): Findings {
 	const ordered = [...pages].sort((a, b) => (a.id < b.id ? -1 : 1));
 	const orderedNotes = [...notes].sort((a, b) => (a.id < b.id ? -1 : 1));
-	const targetWords = options.targetWords ?? lengthOfEvidence(ordered);
-	const terms = findTermsOf(ordered, { keyword: options.keyword, targetWords });
+	const effort = options.effort ?? 'pillar';
+	const targetWords = options.targetWords ?? lengthOfEvidence(ordered, effort);
+	const terms = findTermsOf(ordered, {
+		keyword: options.keyword,
+		targetWords,
+		required: options.required ?? []
+	});
 	return {
 		keyword: options.keyword,
 		targetWords,
+		effort,
 		pages: ordered.map(({ id, title, words }) => ({ id, title, words })),
 		terms,
 		topics: findTopics(ordered, options.keyword),
@@ -55,12 +68,18 @@ export function assembleFindings(
 	};
 }
 
-/** Length the evidence asks for: between median and upper quartile, to the next fifty; 1,200 without pages. */
-export function lengthOfEvidence(pages: readonly { readonly words: number }[]): number {
+/**
+ * Length the evidence asks for, to the next fifty: between median and upper quartile of the pages
+ * for a pillar, under the median for a supporting article; 1,200 without pages.
+ */
+export function lengthOfEvidence(
+	pages: readonly { readonly words: number }[],
+	effort: Effort = 'pillar'
+): number {
 	if (pages.length === 0) return 1200;
 	const words = quantileOf(
 		pages.map((page) => page.words),
-		0.6
+		EFFORT_RULES[effort].lengthQuantile
 	);
 	return Math.max(300, Math.round(words / 50) * 50);
 }

@@ -64,6 +64,8 @@ export interface Term {
 export interface TermOptions {
 	readonly keyword: string;
 	readonly targetWords: number;
+	/** Phrases that come along whether pages use them or not. */
+	readonly required?: readonly string[];
 }
 
 /** Bounds of the selection; set on the demo and on the fixtures under tests/fixtures. */
@@ -91,15 +93,21 @@ interface Candidate {
 	longer: number;
 }
 
-/** Terms of the counted pages, strongest first. The exact keyword always comes along. */
+/** Terms of the counted pages, strongest first. The exact keyword and what is required always come along. */
 export function findTermsOf(pages: readonly PageWork[], options: TermOptions): Term[] {
 	if (pages.length === 0) return [];
 	const candidates = foldCandidates(pages);
 	const keyword = termKeyOf(options.keyword);
-	const chosen = preselect(candidates, pages, keyword);
+	// folded form → spelling: "stone walls" and "stone wall" are one requirement
+	const fixed = new Map<string, string>();
+	for (const phrase of [options.keyword, ...(options.required ?? [])]) {
+		const key = termKeyOf(phrase);
+		if (key !== '' && !fixed.has(key)) fixed.set(key, phrase.trim().toLowerCase());
+	}
+	const chosen = preselect(candidates, pages, keyword, fixed);
 	const phrases = chosen.map((candidate) => ({
-		phrase: candidate.key === keyword ? options.keyword.trim().toLowerCase() : surfaceOf(candidate),
-		verbs: candidate.key === keyword ? verbsOf(keyword) : []
+		phrase: fixed.get(candidate.key) ?? surfaceOf(candidate),
+		verbs: fixed.has(candidate.key) ? verbsOf(candidate.key) : []
 	}));
 	const index = indexTerms(phrases);
 	const uses = pages.map((page) => usesOn(page, index, chosen.length));
@@ -113,19 +121,19 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 	const scored = counted
 		.filter(
 			({ candidate, uses }) =>
-				candidate.key === keyword ||
+				fixed.has(candidate.key) ||
 				(uses.length >= leastPages && livesAlone(candidate, uses, keyword))
 		)
 		.map((entry) => ({
 			...entry,
 			...scoreOf(entry.candidate, entry.uses, pages.length, totalWords)
 		}))
-		.filter(({ candidate, score }) => score > TERM_LIMITS.leastScore || candidate.key === keyword)
+		.filter(({ candidate, score }) => score > TERM_LIMITS.leastScore || fixed.has(candidate.key))
 		.sort(
 			(a, b) =>
 				rankOf(b, keyword) - rankOf(a, keyword) || (a.candidate.key < b.candidate.key ? -1 : 1)
 		)
-		.slice(0, TERM_LIMITS.shown);
+		.filter(({ candidate }, rank) => rank < TERM_LIMITS.shown || fixed.has(candidate.key));
 	const company = companyOf(scored.map(({ uses }) => uses));
 	return scored.map((entry, rank): Term => {
 		const share = (has: (use: TermUse) => boolean) => entry.uses.filter(has).length / pages.length;
@@ -134,10 +142,14 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 			phrase: entry.phrase,
 			verbs: entry.verbs,
 			weight:
-				entry.candidate.key === keyword ? 'must' : weightOf(rank, entry.uses.length / pages.length),
+				fixed.has(entry.candidate.key)
+					? 'must'
+					: weightOf(rank, entry.uses.length / pages.length),
 			...(entry.candidate.key === keyword
 				? keywordRangeOf(entry.uses, entry.candidate.length, options.targetWords)
-				: rangeOf(entry.uses, entry.candidate.length, options.targetWords)),
+				: entry.uses.length === 0
+					? { min: 1, max: 2 }
+					: rangeOf(entry.uses, entry.candidate.length, options.targetWords)),
 			uses: entry.uses,
 			places: {
 				title: share((use) => use.title),
@@ -250,11 +262,12 @@ function markNesting(candidates: readonly Candidate[]): void {
 function preselect(
 	candidates: readonly Candidate[],
 	pages: readonly PageWork[],
-	keyword: string
+	keyword: string,
+	fixed: ReadonlyMap<string, string>
 ): Candidate[] {
 	const leastPages = pages.length <= 3 ? 1 : 2;
 	const chosen = candidates
-		.filter(({ key, pages: on, count }) => key !== keyword && on.size >= leastPages && count >= 2)
+		.filter(({ key, pages: on, count }) => !fixed.has(key) && on.size >= leastPages && count >= 2)
 		.filter(({ inside, count, length, key }) => {
 			if (keyword.split(' ').includes(key) || keyword.includes(` ${key}`)) return true;
 			const most = length === 1 ? TERM_LIMITS.insideShareSingle : TERM_LIMITS.insideShare;
@@ -265,20 +278,25 @@ function preselect(
 				roughScore(b, pages.length) - roughScore(a, pages.length) || (a.key < b.key ? -1 : 1)
 		)
 		.slice(0, TERM_LIMITS.counted - 1);
-	const length = keyword === '' ? 0 : keyword.split(' ').length;
-	if (length > 0) {
-		chosen.unshift({
-			key: keyword,
-			length,
-			count: 0,
-			pages: new Set(),
+	const known = new Map(candidates.map((candidate) => [candidate.key, candidate]));
+	const always = [...fixed.keys()].map((key): Candidate => {
+		const { count, pages: on, inside, longer } = known.get(key) ?? NOT_FOUND;
+		// the keyword's own phrase is no candidate of the pages: it has its places by rule
+		const isKeyword = key === keyword;
+		return {
+			key,
+			length: key.split(' ').length,
+			count: isKeyword ? 0 : count,
+			pages: isKeyword ? new Set() : on,
 			surfaces: new Map(),
-			inside: 0,
-			longer: 0
-		});
-	}
-	return chosen;
+			inside: isKeyword ? 0 : inside,
+			longer: isKeyword ? 0 : longer
+		};
+	});
+	return [...always, ...chosen];
 }
+
+const NOT_FOUND = { count: 0, pages: new Set<string>(), inside: 0, longer: 0 };
 
 function roughScore({ count, inside, length, pages, key }: Candidate, pageCount: number): number {
 	return (

@@ -1,6 +1,5 @@
 export * from './article';
 export * from './clean-page';
-export * from './decode';
 export * from './html-tree';
 export * from './page-kind';
 export * from './read-text';

@@ -1,3 +1,4 @@
+import { EFFORT_RULES } from '../brief';
 import type { Findings, Question, Topic } from '../findings';
 import { contentStemsOf } from '../text';
 import {
@@ -12,15 +13,11 @@ import { headingFor, objectOf, plainOf, sentenceCase, subjectOf } from './wordin
 
 /** Proportions of an outline, as data. */
 export const PLAN_LIMITS = {
-	/** Words of an ordinary section; decides how many topics find room. */
-	wordsPerSection: 115,
 	leastSections: 3,
-	mostSections: 24,
 	openingShare: 0.07,
 	faqShare: 0.13,
 	closingShare: 0.05,
 	leastBudget: 50,
-	questionsInFaq: 6,
 	questionsPerSection: 2,
 	factsPerSection: 4
 } as const;
@@ -57,13 +54,14 @@ export function placeRest(plan: Plan, findings: Findings): Plan {
 
 function chooseTopics(findings: Findings): Topic[] {
 	const pageCount = Math.max(1, findings.pages.length);
+	const { wordsPerSection, mostSections, topicShare } = EFFORT_RULES[findings.effort];
 	const room = Math.round(
 		(findings.targetWords *
 			(1 - PLAN_LIMITS.openingShare - PLAN_LIMITS.faqShare - PLAN_LIMITS.closingShare)) /
-			PLAN_LIMITS.wordsPerSection
+			wordsPerSection
 	);
-	const most = Math.max(PLAN_LIMITS.leastSections, Math.min(PLAN_LIMITS.mostSections, room));
-	const least = pageCount <= 3 ? 1 : 2;
+	const most = Math.max(PLAN_LIMITS.leastSections, Math.min(mostSections, room));
+	const least = Math.max(pageCount <= 3 ? 1 : 2, Math.ceil(topicShare * pageCount));
 	const value = (topic: Topic) =>
 		(topic.pages.length / pageCount) *
 		Math.log(20 + topic.words) *
@@ -205,6 +203,7 @@ function placeQuestions(
 	findings: Findings,
 	questions: readonly Question[]
 ): PlanSection[] {
+	const { questionsInFaq } = EFFORT_RULES[findings.effort];
 	const common = new Set(contentStemsOf(findings.keyword));
 	const topics = new Map(findings.topics.map((topic) => [topic.id, topic]));
 	const stems = sections.map((section) => {
@@ -245,7 +244,7 @@ function placeQuestions(
 				question: id,
 				reason: 'The section treats what it asks about.'
 			});
-		} else if (faq >= 0 && placed[faq]!.questions.length < PLAN_LIMITS.questionsInFaq) {
+		} else if (faq >= 0 && placed[faq]!.questions.length < questionsInFaq) {
 			placed[faq]!.questions.push({
 				question: id,
 				reason: 'No section treats it, so it is answered among the questions.'

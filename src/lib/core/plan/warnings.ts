@@ -1,3 +1,4 @@
+import { EFFORT_RULES } from '../brief';
 import type { Findings } from '../findings';
 import { containsTerm } from './contains';
 import { plannedWords, type Plan } from './outline';
@@ -18,7 +19,10 @@ export function warningsOf(plan: Plan, findings: Findings): PlanWarning[] {
 	const { keyword, targetWords } = findings;
 	if (!containsTerm(plan.title, keyword))
 		warnings.push({ section: null, text: `The title does not hold “${keyword}”.` });
-	if (!plan.sections.some(({ level, heading }) => level === 2 && containsTerm(heading, keyword))) {
+	if (
+		EFFORT_RULES[findings.effort].keywordPlaces.includes('h2') &&
+		!plan.sections.some(({ level, heading }) => level === 2 && containsTerm(heading, keyword))
+	) {
 		warnings.push({ section: null, text: `No H2 holds “${keyword}”.` });
 	}
 	const words = plannedWords(plan.sections);

@@ -1,3 +1,4 @@
+import { EFFORT_RULES, type KeywordPlace } from '../brief';
 import type { Findings, ShapeSpread, TermWeight } from '../findings';
 import type { Plan } from '../plan';
 import { contentStemsOf, indexTerms, type TermIndex } from '../text';
@@ -15,6 +16,8 @@ export interface Evidence {
 	}[];
 	/** Position of the exact keyword among the terms, or −1. */
 	readonly keywordTerm: number;
+	/** Places in which the exact keyword is asked for. */
+	readonly keywordPlaces: readonly KeywordPlace[];
 	readonly topics: readonly {
 		readonly id: string;
 		/** Stems of each of its headings, without the keyword's own. */
@@ -39,8 +42,6 @@ export interface Evidence {
 	readonly planned: Readonly<Record<string, readonly number[]>>;
 }
 
-/** How many questions count towards a standing; more would ask for an FAQ and not for an article. */
-const QUESTIONS_COUNTED = 10;
 const SIGNATURE_TERMS = 4;
 
 /** Reading grade aimed at where the brief names none: plain prose for the general public. */
@@ -54,7 +55,8 @@ export function evidenceOf(
 ): Evidence {
 	const common = new Set(contentStemsOf(findings.keyword));
 	const pageCount = Math.max(1, findings.pages.length);
-	const least = pageCount <= 3 ? 1 : 2;
+	const { topicShare, questionsCounted, keywordPlaces } = EFFORT_RULES[findings.effort];
+	const least = Math.max(pageCount <= 3 ? 1 : 2, Math.ceil(topicShare * pageCount));
 	const kept = findings.topics.filter((topic) => topic.pages.length >= least);
 	const sums = kept.map((topic) => {
 		const places = new Set(topic.headings.map((h) => `${h.page}/${h.section}`));
@@ -92,6 +94,7 @@ export function evidenceOf(
 			min,
 			max
 		})),
+		keywordPlaces,
 		keywordTerm: findings.terms.findIndex(
 			(term) => term.phrase === findings.keyword.trim().toLowerCase()
 		),
@@ -112,7 +115,7 @@ export function evidenceOf(
 		questions: findings.questions
 			.map(({ id, text }) => ({ id, text, ...weighedStemsOf(text, common) }))
 			.filter(({ stems }) => stems.length >= 2)
-			.slice(0, QUESTIONS_COUNTED),
+			.slice(0, questionsCounted),
 		shape: findings.shape,
 		targetGrade,
 		planned: Object.fromEntries(

@@ -82,7 +82,8 @@ export function nextBestMoves(state: ArticleState, evidence: Evidence, plan: Pla
 		h2: 'an H2',
 		description: 'description'
 	} as const;
-	for (const [place, name] of Object.entries(places) as [keyof typeof places, string][]) {
+	for (const place of evidence.keywordPlaces) {
+		const name = places[place];
 		if (state.keywordPlaces[place]) continue;
 		tryState(
 			{ keywordPlaces: { ...state.keywordPlaces, [place]: true } },

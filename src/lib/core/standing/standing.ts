@@ -61,8 +61,8 @@ function coverageOf(state: ArticleState, { terms }: Evidence): number {
 }
 
 function placementOf(state: ArticleState, evidence: Evidence): number {
-	const places = Object.values(state.keywordPlaces);
-	const keyword = places.filter(Boolean).length / places.length;
+	const places = evidence.keywordPlaces;
+	const keyword = places.filter((place) => state.keywordPlaces[place]).length / places.length;
 	let covered = 0;
 	let topics = 0;
 	evidence.topics.forEach(({ share }, t) => {

@@ -1,3 +1,5 @@
+export * from './decode';
+export * from './pixel-width';
 export * from './words';
 export * from './sentences';
 export * from './inflect';

@@ -15,7 +15,7 @@ const SIGNATURES: readonly (readonly [readonly number[], string])[] = [
 ];
 
 /**
- * Reads bytes as text: by byte order mark, else by the charset a page names in its first
+ * Reads bytes as text: by byte order mark, else as UTF-16 when every other byte is zero, else by the charset a page names in its first
  * 2,048 bytes, else UTF-8 when that is valid, else Windows-1252.
  */
 export function decodeBytes(bytes: Uint8Array): DecodeResult {
@@ -23,8 +23,11 @@ export function decodeBytes(bytes: Uint8Array): DecodeResult {
 		if (signature.every((byte, i) => bytes[i] === byte)) return { kind: 'binary', looksLike };
 	}
 	const marked = byMark(bytes);
-	if (marked) return { kind: 'text', text: decode(bytes, marked) ?? '', encoding: marked };
+	// what a mark names is read even where a few bytes are damaged: one odd byte must not cost the file
+	if (marked) return { kind: 'text', text: decodeLoosely(bytes, marked), encoding: marked };
 	const head = bytes.subarray(0, 4096);
+	const wide = wideWithoutMark(head);
+	if (wide) return { kind: 'text', text: decodeLoosely(bytes, wide), encoding: wide };
 	let zeros = 0;
 	for (const byte of head) if (byte === 0) zeros++;
 	if (zeros > 0.02 * head.length) return { kind: 'binary', looksLike: 'no text' };
@@ -43,6 +46,17 @@ function byMark(bytes: Uint8Array): string | null {
 	return null;
 }
 
+/** UTF-16 that lost its mark shows as text with a zero in every other byte. */
+function wideWithoutMark(head: Uint8Array): string | null {
+	if (head.length < 8) return null;
+	const zeros = [0, 0];
+	for (let i = 0; i < head.length; i++) if (head[i] === 0) zeros[i % 2]!++;
+	const half = head.length / 2;
+	if (zeros[1]! > 0.7 * half && zeros[0]! < 0.02 * half) return 'utf-16le';
+	if (zeros[0]! > 0.7 * half && zeros[1]! < 0.02 * half) return 'utf-16be';
+	return null;
+}
+
 function charsetNamedIn(head: Uint8Array): string | null {
 	let ascii = '';
 	for (const byte of head.subarray(0, 2048)) ascii += String.fromCharCode(byte);
@@ -54,8 +68,23 @@ function charsetNamedIn(head: Uint8Array): string | null {
 
 function decode(bytes: Uint8Array, encoding: string): string | null {
 	try {
-		return new TextDecoder(encoding, { fatal: true }).decode(bytes);
+		const text = new TextDecoder(encoding, { fatal: true }).decode(bytes);
+		return WESTERN.test(encoding) ? withWesternSigns(text) : text;
 	} catch {
 		return null;
 	}
+}
+
+function decodeLoosely(bytes: Uint8Array, encoding: string): string {
+	return new TextDecoder(encoding).decode(bytes);
+}
+
+/** Labels that all mean Windows-1252 on the web. */
+const WESTERN = /^(?:windows-1252|cp-?1252|iso-?8859-?1|latin-?1|us-ascii|ascii)$/i;
+/** What 0x80–0x9F are in Windows-1252; some platforms' decoders leave them as control signs. */
+const WESTERN_SIGNS = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
+
+function withWesternSigns(text: string): string {
+	// eslint-disable-next-line no-control-regex
+	return text.replace(/[\u0080-\u009f]/g, (sign) => WESTERN_SIGNS[sign.charCodeAt(0) - 0x80]!);
 }

@@ -1,0 +1,3 @@
+export * from './client';
+export * from './link-map';
+export * from './voice';

@@ -1,0 +1,63 @@
+import { plainCell, plainLines, delimiterOf, readRecords, writeCsv, type RejectedLine } from '../keywords';
+import type { Link } from './client';
+
+export interface LinkMapRead {
+	readonly links: readonly Link[];
+	readonly rejected: readonly RejectedLine[];
+	/** Lines that repeat a phrase with the same address. */
+	readonly repeated: number;
+}
+
+const ADDRESS = /^(?:https?:\/\/[^\s/]+\.[^\s]+|\/[^\s]*)$/i;
+
+/**
+ * Reads a link map: a phrase and an address on each line, in either order, with or without a
+ * header, separated by comma, semicolon, tab or " → ". Addresses are absolute or begin with a slash.
+ */
+export function readLinkMap(text: string): LinkMapRead {
+	const plain = plainLines(text).replace(/[^\S\n]*(?:→|=>|->)[^\S\n]*/g, '\t');
+	const delimiter = plain.includes('\t') ? '\t' : delimiterOf(plain, headsLinks);
+	const { records, rejected } = readRecords(plain, delimiter);
+	const links: Link[] = [];
+	const seen = new Set<string>();
+	let repeated = 0;
+	records.forEach(({ cells: raw, line }, i) => {
+		const cells = raw.map((cell) => plainCell(cell).replace(/\s+/g, ' '));
+		const reject = (reason: string) =>
+			rejected.push({ line, reason, text: cells.join(', ').slice(0, 200) });
+		const at = cells.findIndex((cell) => ADDRESS.test(cell));
+		if (at < 0) {
+			if (i > 0 || !headsLinks(cells)) reject('no address in it: one begins with https:// or with /');
+			return;
+		}
+		const phrase = cells.find((cell, c) => c !== at && cell !== '');
+		if (phrase === undefined) {
+			reject('no phrase in it');
+			return;
+		}
+		if (phrase.length > 300 || cells[at]!.length > 2000) {
+			reject('phrase or address is too long');
+			return;
+		}
+		const key = `${phrase.toLowerCase()}\n${cells[at]}`;
+		if (seen.has(key)) {
+			repeated++;
+			return;
+		}
+		seen.add(key);
+		links.push({ phrase, address: cells[at]! });
+	});
+	return { links, rejected: rejected.sort((a, b) => a.line - b.line), repeated };
+}
+
+function headsLinks(cells: readonly string[]): boolean {
+	const plain = cells.map((cell) => cell.trim().toLowerCase());
+	return (
+		plain.some((cell) => /^(?:phrase|keyword|anchor(?: text)?|text|term|words?)$/.test(cell)) &&
+		plain.some((cell) => /^(?:address|url|link|target|page|destination)$/.test(cell))
+	);
+}
+
+export function writeLinkMap(links: readonly Link[]): string {
+	return writeCsv([['Phrase', 'Address'], ...links.map(({ phrase, address }) => [phrase, address])]);
+}
