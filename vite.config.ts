@@ -1,10 +1,25 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
 
+/** `file?bytes` gives a file's bytes in base 64: lists of planners come in many encodings. */
+function fileBytes(): Plugin {
+	return {
+		name: 'file-bytes',
+		enforce: 'pre',
+		load(id) {
+			if (!id.endsWith('?bytes')) return null;
+			const bytes = readFileSync(id.slice(0, -'?bytes'.length));
+			return `export default ${JSON.stringify(bytes.toString('base64'))};`;
+		}
+	};
+}
+
 export default defineConfig({
-	plugins: [tailwindcss(), sveltekit()],
+	plugins: [fileBytes(), tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
 	resolve: {
 		alias: {

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { formatDistanceToNow } from 'date-fns';
+	import { format, formatDistanceToNow, parseISO } from 'date-fns';
 	import { liveQuery } from 'dexie';
 	import { toast } from 'svelte-sonner';
 	import {
@@ -13,7 +13,8 @@
 		putWhole,
 		restoreAssignment
 	} from '$lib/data/assignments';
-	import type { Assignment } from '$lib/data/db';
+	import { clientNamed, listClients } from '$lib/data/clients';
+	import type { Assignment, Client } from '$lib/data/db';
 	import { readSetting, saveSetting } from '$lib/data/settings';
 	import { fetchDemo } from '$lib/services/demo';
 	import NewAssignment from '$lib/ui/assignment/NewAssignment.svelte';
@@ -24,6 +25,7 @@
 
 	let assignments = $state.raw<Assignment[]>();
 	let binned = $state.raw<Assignment[]>([]);
+	let clients = $state.raw<Client[]>([]);
 	let isAdding = $state(false);
 	let work = $state<{ label: string; done: number; all: number } | null>(null);
 	let picker = $state<HTMLInputElement>();
@@ -31,7 +33,9 @@
 	$effect(() => {
 		const all = liveQuery(listAssignments).subscribe((value) => (assignments = value));
 		const bin = liveQuery(listBinned).subscribe((value) => (binned = value));
+		const known = liveQuery(listClients).subscribe((value) => (clients = value));
 		return () => {
+			known.unsubscribe();
 			all.unsubscribe();
 			bin.unsubscribe();
 		};
@@ -77,8 +81,16 @@
 		}
 	}
 
-	async function add(values: Parameters<typeof addAssignment>[0]) {
-		const assignment = await addAssignment(values);
+	const clientNames = $derived(new Map(clients.map(({ id, name }) => [id, name])));
+
+	async function add({
+		client,
+		...values
+	}: Omit<Parameters<typeof addAssignment>[0], 'client'> & { client: string }) {
+		const assignment = await addAssignment({
+			...values,
+			client: (await clientNamed(client))?.id ?? null
+		});
 		isAdding = false;
 		await goto(resolve('/a/[id]/gather', { id: assignment.id }));
 	}
@@ -124,7 +136,11 @@
 <svelte:head><title>Assignments · Corvan</title></svelte:head>
 
 <TopLine>
-	<a class="ml-auto text-ink-2 hover:text-ink" href={resolve('/settings')}>Settings</a>
+	<nav class="ml-auto flex gap-5" aria-label="Desk">
+		<a class="text-ink-2 hover:text-ink" href={resolve('/scout')}>Scout</a>
+		<a class="text-ink-2 hover:text-ink" href={resolve('/clients')}>Clients</a>
+		<a class="text-ink-2 hover:text-ink" href={resolve('/settings')}>Settings</a>
+	</nav>
 </TopLine>
 
 <main class="mx-auto max-w-4xl px-5 py-8">
@@ -155,6 +171,7 @@
 		<section class="mb-8 border-y border-rule py-5" aria-label="New assignment">
 			<NewAssignment
 				submit="Make the assignment"
+				clients={clients.map(({ name }) => name)}
 				onsubmit={(values) => void add(values)}
 				oncancel={() => (isAdding = false)}
 			/>
@@ -189,10 +206,16 @@
 							href={resolve('/a/[id]/gather', { id: assignment.id })}>{assignment.title}</a
 						>
 						<p class="text-ink-2">
-							<span class="italic">{assignment.keyword}</span>{#if assignment.client}&nbsp;· for {assignment.client}{/if}
+							<span class="italic">{assignment.keyword}</span
+							>{#if assignment.client && clientNames.get(assignment.client)}&nbsp;· for {clientNames.get(
+									assignment.client
+								)}{/if}
 							· {assignment.targetWords
 								? `${assignment.targetWords.toLocaleString('en')} words`
-								: 'as long as the evidence says'}
+								: 'as long as the evidence says'}{#if assignment.brief.deadline}&nbsp;· due {format(
+									parseISO(assignment.brief.deadline),
+									'd MMM yyyy'
+								)}{/if}
 						</p>
 					</div>
 					<p class="text-ink-2 max-sm:hidden">

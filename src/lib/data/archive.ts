@@ -1,6 +1,8 @@
 import { ARCHIVE_VERSION, type Archive, type ArchiveManifest } from '$lib/core/deliver';
 import type { Article, PageJudgement } from '$lib/core/pages';
+import type { ClientProfile } from '$lib/core/clients';
 import type { WholeAssignment } from './assignments';
+import type { Client } from './db';
 
 /** A whole assignment as an archive. Ids leave as they are, so that plan and takes keep their ties. */
 export function archiveOf({
@@ -9,7 +11,9 @@ export function archiveOf({
 	pageSources,
 	notes,
 	plan,
-	takes
+	takes,
+	client,
+	links
 }: WholeAssignment): Archive {
 	const manifest: ArchiveManifest = {
 		format: 'corvan-assignment',
@@ -19,9 +23,10 @@ export function archiveOf({
 			createdAt: assignment.createdAt,
 			title: assignment.title,
 			keyword: assignment.keyword,
-			client: assignment.client,
-			targetWords: assignment.targetWords
+			targetWords: assignment.targetWords,
+			brief: assignment.brief
 		},
+		client: client && { id: client.id, profile: profileOf(client), links },
 		pages: pages.map(({ id, name, address, origin, counted, struck, judgement }, i) => ({
 			id,
 			file: `pages/${String(i + 1).padStart(2, '0')}.${origin === 'text' ? 'md' : 'html'}`,
@@ -46,6 +51,11 @@ export function archiveOf({
 	};
 }
 
+function profileOf(client: Client): ClientProfile {
+	const { id: _, createdAt: __, updatedAt: ___, ...profile } = client;
+	return profile;
+}
+
 /** What cleaning a page of an archive gave. */
 export interface CleanedPage {
 	readonly id: string;
@@ -61,7 +71,18 @@ export interface CleanedPage {
 export function wholeFrom(
 	{ manifest, pageSources }: Archive,
 	cleaned: readonly CleanedPage[],
-	{ now, isCopy, newId }: { now: number; isCopy: boolean; newId: () => string }
+	{
+		now,
+		isCopy,
+		newId,
+		clientHere = null
+	}: {
+		now: number;
+		isCopy: boolean;
+		newId: () => string;
+		/** The client of the same id or name that is here already. */
+		clientHere?: Client | null;
+	}
 ): WholeAssignment {
 	const idFor = (id: string) => (isCopy ? newId() : id);
 	const ids = new Map(
@@ -70,8 +91,19 @@ export function wholeFrom(
 	const articles = new Map(cleaned.map((page) => [page.id, page]));
 	const assignment = idFor(manifest.assignment.id);
 	const renamed = isCopy ? renameIds(manifest, ids) : manifest;
+	const given = manifest.client;
+	const client: Client | null =
+		clientHere ?? (given && { ...given.profile, id: given.id, createdAt: now, updatedAt: now });
 	return {
-		assignment: { ...manifest.assignment, id: assignment, updatedAt: now, binnedAt: null },
+		client,
+		links: clientHere ? [] : (given?.links ?? []),
+		assignment: {
+			...manifest.assignment,
+			id: assignment,
+			client: client?.id ?? null,
+			updatedAt: now,
+			binnedAt: null
+		},
 		pages: manifest.pages.flatMap(
 			({ id, name, address, origin, counted, struck, judgement }, i) => {
 				const page = articles.get(id);

@@ -1,6 +1,9 @@
+import { EMPTY_BRIEF } from '$lib/core/brief';
 import {
 	db,
 	type Assignment,
+	type Client,
+	type LinkMap,
 	type Note,
 	type Page,
 	type PageSource,
@@ -16,6 +19,9 @@ export interface WholeAssignment {
 	notes: Note[];
 	plan: StoredPlan | null;
 	takes: Take[];
+	/** The client it is for, with links, as far as they are known. */
+	client: Client | null;
+	links: LinkMap['links'];
 }
 
 const OWNED = ['pages', 'pageSources', 'notes', 'takes'] as const;
@@ -32,10 +38,12 @@ export async function listBinned(): Promise<Assignment[]> {
 }
 
 export async function addAssignment(
-	values: Pick<Assignment, 'title' | 'keyword' | 'client' | 'targetWords'>
+	values: Pick<Assignment, 'title' | 'keyword' | 'client' | 'targetWords'> &
+		Partial<Pick<Assignment, 'brief'>>
 ): Promise<Assignment> {
 	const now = Date.now();
 	const assignment: Assignment = {
+		brief: EMPTY_BRIEF,
 		...values,
 		id: crypto.randomUUID(),
 		createdAt: now,
@@ -89,22 +97,42 @@ export async function readWhole(id: string): Promise<WholeAssignment | null> {
 		db.takes.where({ assignment: id }).sortBy('order'),
 		db.plans.get(id)
 	]);
-	return { assignment, pages, pageSources, notes, plan: plan ?? null, takes };
+	const client = assignment.client ? ((await db.clients.get(assignment.client)) ?? null) : null;
+	const links = client ? ((await db.linkMaps.get(client.id))?.links ?? []) : [];
+	return { assignment, pages, pageSources, notes, plan: plan ?? null, takes, client, links };
 }
 
-/** Writes a whole assignment in one step: all of it or nothing. */
+/**
+ * Writes a whole assignment in one step: all of it or nothing. A client that is here already
+ * stays as it is, since other assignments share it.
+ */
 export async function putWhole({
 	assignment,
 	pages,
 	pageSources,
 	notes,
 	plan,
-	takes
+	takes,
+	client,
+	links
 }: WholeAssignment): Promise<void> {
 	await db.transaction(
 		'rw',
-		[db.assignments, db.pages, db.pageSources, db.notes, db.plans, db.takes],
+		[
+			db.assignments,
+			db.pages,
+			db.pageSources,
+			db.notes,
+			db.plans,
+			db.takes,
+			db.clients,
+			db.linkMaps
+		],
 		async () => {
+			if (client && !(await db.clients.get(client.id))) {
+				await db.clients.put(client);
+				if (links.length > 0) await db.linkMaps.put({ client: client.id, links });
+			}
 			await db.assignments.put(assignment);
 			await db.pages.bulkPut(pages);
 			await db.pageSources.bulkPut(pageSources);

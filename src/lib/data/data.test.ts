@@ -28,7 +28,7 @@ beforeEach(async () => {
 	assignment = await addAssignment({
 		title: 'Walls',
 		keyword: 'dry stone wall',
-		client: '',
+		client: null,
 		targetWords: null
 	});
 });

@@ -1,4 +1,7 @@
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { type EntityTable, type Table } from 'dexie';
+import { EMPTY_BRIEF, type Brief } from '$lib/core/brief';
+import { EMPTY_CLIENT, type ClientProfile, type Link } from '$lib/core/clients';
+import type { Keyword, PhraseNote, RejectedLine } from '$lib/core/keywords';
 import type { Article, PageJudgement } from '$lib/core/pages';
 import type { Plan } from '$lib/core/plan';
 import type { TakeDoc } from '$lib/core/takes';
@@ -9,13 +12,55 @@ export interface Assignment {
 	title: string;
 	/** Exact keyword, apart from the title. */
 	keyword: string;
-	client: string;
+	/** Id of the client; null: none. */
+	client: string | null;
 	/** Null: as the evidence says. */
 	targetWords: number | null;
 	createdAt: number;
 	updatedAt: number;
 	/** When it was put in the bin, or null. */
 	binnedAt: number | null;
+	brief: Brief;
+}
+
+/** Who pays; shared by assignments. */
+export interface Client extends ClientProfile {
+	id: string;
+	createdAt: number;
+	updatedAt: number;
+}
+
+/** The links of a client, apart from the profile, for there can be tens of thousands. */
+export interface LinkMap {
+	client: string;
+	links: Link[];
+}
+
+/** Whose lists stand together in Scout: a client's id, or empty for none. */
+export type Scope = string;
+
+/** A keyword list as it came in. Its rows stand in `keywordRows`, since showing the list does not need them. */
+export interface StoredList {
+	id: string;
+	scope: Scope;
+	name: string;
+	origin: 'file' | 'paste' | 'typed';
+	/** Order of arrival: later lists give the newer figures. */
+	order: number;
+	addedAt: number;
+	count: number;
+	rejected: RejectedLine[];
+	/** Whether its phrases are left out for now. */
+	isHidden: boolean;
+}
+
+export interface StoredRows {
+	list: string;
+	rows: Keyword[];
+}
+
+export interface StoredPhraseNote extends PhraseNote {
+	scope: Scope;
 }
 
 /** One gathered page. Its markup stands in `pageSources`, since lists do not need it. */
@@ -40,7 +85,7 @@ export interface PageSource {
 	source: string;
 }
 
-/** The writer's own material, or a list of questions. */
+/** The writer's own material, or a list of questions. A client's facts are shown as a note that is not stored. */
 export interface Note {
 	id: string;
 	assignment: string;
@@ -48,6 +93,8 @@ export interface Note {
 	name: string;
 	text: string;
 	order: number;
+	/** Set where the text stands in a client's profile. */
+	client?: string;
 }
 
 export interface StoredPlan {
@@ -80,6 +127,11 @@ class CorvanDb extends Dexie {
 	plans!: EntityTable<StoredPlan, 'assignment'>;
 	takes!: EntityTable<Take, 'id'>;
 	settings!: EntityTable<Setting, 'key'>;
+	clients!: EntityTable<Client, 'id'>;
+	linkMaps!: EntityTable<LinkMap, 'client'>;
+	keywordLists!: EntityTable<StoredList, 'id'>;
+	keywordRows!: EntityTable<StoredRows, 'list'>;
+	phraseNotes!: Table<StoredPhraseNote, [Scope, string]>;
 
 	constructor() {
 		super('corvan');
@@ -92,6 +144,33 @@ class CorvanDb extends Dexie {
 			takes: 'id, assignment',
 			settings: 'key'
 		});
+		this.version(2)
+			.stores({
+				assignments: 'id, updatedAt, client',
+				clients: 'id, name',
+				linkMaps: 'client',
+				keywordLists: 'id, scope',
+				keywordRows: 'list',
+				phraseNotes: '[scope+key], scope'
+			})
+			.upgrade(async (change) => {
+				// a client was a name on each assignment; now it is one profile that they share
+				const byName = new Map<string, string>();
+				const clients = change.table<Client>('clients');
+				const assignments = await change.table('assignments').toArray();
+				for (const old of assignments as (Omit<Assignment, 'client'> & { client: string })[]) {
+					const name = old.client.trim();
+					if (name !== '' && !byName.has(name)) {
+						const id = crypto.randomUUID();
+						byName.set(name, id);
+						const { createdAt, updatedAt } = old;
+						await clients.add({ ...EMPTY_CLIENT, name, id, createdAt, updatedAt });
+					}
+					await change
+						.table('assignments')
+						.update(old.id, { client: byName.get(name) ?? null, brief: EMPTY_BRIEF });
+				}
+			});
 	}
 }
 

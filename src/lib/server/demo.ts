@@ -1,46 +1,42 @@
-import { z } from 'zod';
+import type { Demo } from '$lib/services/demo';
 
 /*
  * The demo is open files that go in through the ordinary importers; this only hands them over.
  * They are built in, so the app needs no folder beside it.
  */
-const files = import.meta.glob('/demo/**/*.{html,md,txt,json}', {
+const texts = import.meta.glob(['/demo/**/*.{html,md,txt,json,csv}', '!/demo/suggestions/**'], {
 	query: '?raw',
 	import: 'default'
 }) as Record<string, () => Promise<string>>;
+// lists come in whatever encoding a planner writes, so their bytes are handed over as they are
+const lists = import.meta.glob('/demo/keywords/*', {
+	query: '?bytes',
+	import: 'default'
+}) as Record<string, () => Promise<string>>;
 
-export const demoAssignmentSchema = z.object({
-	title: z.string(),
-	keyword: z.string(),
-	client: z.string(),
-	targetWords: z.number(),
-	description: z.string()
-});
+type DemoFile = Demo['files'][number];
 
-export interface DemoFile {
-	readonly name: string;
-	readonly kind: 'page' | 'note' | 'questions';
-	readonly text: string;
-}
+const KINDS: Readonly<Record<string, DemoFile['kind']>> = {
+	pages: 'page',
+	notes: 'note',
+	questions: 'questions',
+	clients: 'client',
+	links: 'links',
+	results: 'results'
+};
 
-/** Everything the demo assignment is made of. */
-export async function readDemo(): Promise<{
-	assignment: z.infer<typeof demoAssignmentSchema>;
-	files: DemoFile[];
-}> {
+/** Everything the demo assignment is made of, in order of path. */
+export async function readDemo(): Promise<Pick<Demo, 'files'>> {
 	const found: DemoFile[] = [];
-	for (const path of Object.keys(files).sort()) {
-		const kind = path.startsWith('/demo/pages/')
-			? 'page'
-			: path.startsWith('/demo/notes/')
-				? 'note'
-				: path.startsWith('/demo/questions/')
-					? 'questions'
-					: null;
-		if (kind) found.push({ name: path.split('/').at(-1)!, kind, text: await files[path]!() });
+	for (const path of [...new Set([...Object.keys(texts), ...Object.keys(lists)])].sort()) {
+		const parts = path.split('/');
+		const name = parts.at(-1)!;
+		const kind = path === '/demo/brief.md' ? 'brief' : KINDS[parts[2] ?? ''];
+		if (lists[path]) {
+			found.push({ name, kind: 'keywords', text: await lists[path]() });
+		} else if (kind && name !== 'title-matches.csv') {
+			found.push({ name, kind, text: await texts[path]!() });
+		}
 	}
-	const assignment = demoAssignmentSchema.parse(
-		JSON.parse(await files['/demo/assignment.json']!())
-	);
-	return { assignment, files: found };
+	return { files: found };
 }

@@ -2,14 +2,22 @@ import { z } from 'zod';
 
 const demoSchema = z.object({
 	atStart: z.boolean(),
-	assignment: z.object({
-		title: z.string(),
-		keyword: z.string(),
-		client: z.string(),
-		targetWords: z.number()
-	}),
 	files: z.array(
-		z.object({ name: z.string(), kind: z.enum(['page', 'note', 'questions']), text: z.string() })
+		z.object({
+			name: z.string(),
+			kind: z.enum([
+				'brief',
+				'page',
+				'note',
+				'questions',
+				'client',
+				'links',
+				/** Its text is the file's bytes in base 64. */
+				'keywords',
+				'results'
+			]),
+			text: z.string()
+		})
 	)
 });
 export type Demo = z.infer<typeof demoSchema>;

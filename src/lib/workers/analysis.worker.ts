@@ -9,6 +9,12 @@ import {
 	type FindOptions,
 	type PageWork
 } from '$lib/core/findings';
+import {
+	clusterPhrases,
+	readKeywordList,
+	readResultsList,
+	type KeywordListResult
+} from '$lib/core/keywords';
 import { readQuestions } from '$lib/core/notes';
 import { cleanPage, judgePage, keptBlocksOf, readText } from '$lib/core/pages';
 import { placeRest, proposePlan } from '$lib/core/plan';
@@ -25,6 +31,7 @@ import type {
 	Cleaned,
 	EvidenceInput,
 	Incoming,
+	IncomingList,
 	NoteInput,
 	OnProgress,
 	PageInput
@@ -43,6 +50,8 @@ function loadTagger(): Promise<Tagger> {
 const works = new Map<string, { sign: string; work: PageWork }>();
 let latestFindings = 0;
 let latestStandings = 0;
+let latestReading = 0;
+let latestClusters = 0;
 
 /** Lets waiting messages in, so that a newer request can take over. */
 function breathe(): Promise<void> {
@@ -97,7 +106,8 @@ function optionsOf(input: EvidenceInput): FindOptions {
 			? readQuestions(text).map((question) => ({ text: question, source: id }))
 			: []
 	);
-	return { keyword: input.keyword, targetWords: input.targetWords, asked };
+	const { keyword, targetWords, effort, grade, required } = input;
+	return { keyword, targetWords, effort, grade, required, asked };
 }
 
 /** Work on everything of an input, page by page; null when `isStale` turns true meanwhile. */
@@ -193,15 +203,67 @@ const worker: AnalysisWorker = {
 			runs: runsOf(input),
 			pageNames: Object.fromEntries(
 				input.pages.map(({ id, article }) => [id, article.siteName || article.title])
-			)
+			),
+			mustNotSay: input.mustNotSay,
+			callToAction: input.callToAction
 		}),
 
 	async writeArchive(archive) {
 		const bytes = writeArchive(archive);
 		return transfer(bytes, [bytes.buffer]);
 	},
-	readArchive: async (bytes) => readArchive(bytes)
+	readArchive: async (bytes) => readArchive(bytes),
+
+	async readKeywords(incoming, onProgress) {
+		const mine = ++latestReading;
+		const text = textOfList(incoming);
+		if (text.kind === 'unreadable') return text;
+		const steps = readKeywordList(text.text, { meanings: incoming.meanings });
+		const read = await inSteps<KeywordListResult>(steps, onProgress, () => mine !== latestReading);
+		if (read === null) return { kind: 'cancelled' };
+		return read.kind === 'read' ? { ...read, encoding: text.encoding } : read;
+	},
+	async stopReading() {
+		latestReading++;
+	},
+	async readResults(incoming) {
+		const text = textOfList(incoming);
+		return text.kind === 'unreadable' ? text : readResultsList(text.text);
+	},
+	async cluster(phrases, onProgress) {
+		const mine = ++latestClusters;
+		return inSteps(clusterPhrases(phrases), onProgress, () => mine !== latestClusters);
+	}
 };
+
+/** Takes work step by step, letting messages in between; null when it was stopped. */
+async function inSteps<T>(
+	steps: Generator<{ readonly done: number; readonly all: number }, T>,
+	onProgress: OnProgress,
+	isStopped: () => boolean
+): Promise<T | null> {
+	for (;;) {
+		const step = steps.next();
+		if (step.done) return step.value;
+		onProgress(step.value);
+		await breathe();
+		if (isStopped()) return null;
+	}
+}
+
+function textOfList({
+	bytes,
+	text
+}: IncomingList):
+	{ kind: 'text'; text: string; encoding: string } | { kind: 'unreadable'; reason: string } {
+	if (!bytes) return { kind: 'text', text, encoding: 'pasted' };
+	const decoded = decodeBytes(bytes);
+	if (decoded.kind === 'text') return decoded;
+	return {
+		kind: 'unreadable',
+		reason: `it looks like ${decoded.looksLike}; save the list as CSV and bring that in`
+	};
+}
 
 function clean(incoming: Incoming, keyword: string): Cleaned {
 	let source = incoming.text;

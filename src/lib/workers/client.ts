@@ -26,5 +26,9 @@ export const analysis: AnalysisWorker = {
 	runs: (input) => worker().runs(input),
 	draft: (input, findings, plan) => worker().draft(input, findings, plan),
 	writeArchive: (archive) => worker().writeArchive(archive),
-	readArchive: (bytes) => worker().readArchive(bytes)
+	readArchive: (bytes) => worker().readArchive(bytes),
+	readKeywords: (incoming, onProgress) => worker().readKeywords(incoming, forward(onProgress)),
+	stopReading: () => worker().stopReading(),
+	readResults: (incoming) => worker().readResults(incoming),
+	cluster: (phrases, onProgress) => worker().cluster(phrases, forward(onProgress))
 };

@@ -1,7 +1,15 @@
+import type { Effort } from '$lib/core/brief';
 import type { Archive, ArchiveResult } from '$lib/core/deliver';
 import type { Context, Findings } from '$lib/core/findings';
 import type { Article, PageJudgement } from '$lib/core/pages';
 import type { Plan } from '$lib/core/plan';
+import type {
+	Cluster,
+	ClusterInput,
+	ColumnMeaning,
+	KeywordList,
+	ResultsRead
+} from '$lib/core/keywords';
 import type { PageStanding } from '$lib/core/standing';
 import type { RunIndex, TakeDoc } from '$lib/core/takes';
 
@@ -42,9 +50,28 @@ export interface NoteInput {
 export interface EvidenceInput {
 	readonly keyword: string;
 	readonly targetWords: number | null;
+	readonly effort: Effort;
+	readonly grade: number | null;
+	/** Secondary keywords that have to stand in the article. */
+	readonly required: readonly string[];
+	readonly mustNotSay: readonly string[];
+	readonly callToAction: string;
 	readonly pages: readonly PageInput[];
 	readonly notes: readonly NoteInput[];
 }
+
+/** A keyword list on its way in: a file's bytes, or pasted text. */
+export interface IncomingList {
+	readonly bytes: Uint8Array | null;
+	readonly text: string;
+	/** Meanings the writer has settled, by position of the column. */
+	readonly meanings: Readonly<Record<number, ColumnMeaning>>;
+}
+
+export type ListRead =
+	| { readonly kind: 'read'; readonly list: KeywordList; readonly encoding: string }
+	| { readonly kind: 'unreadable'; readonly reason: string }
+	| { readonly kind: 'cancelled' };
 
 export interface Progress {
 	readonly done: number;
@@ -68,4 +95,10 @@ export interface AnalysisWorker {
 	draft(input: EvidenceInput, findings: Findings, plan: Plan): Promise<TakeDoc>;
 	writeArchive(archive: Archive): Promise<Uint8Array>;
 	readArchive(bytes: Uint8Array): Promise<ArchiveResult>;
+	/** Reads a keyword list; `stopReading` ends it early. */
+	readKeywords(incoming: IncomingList, onProgress: OnProgress): Promise<ListRead>;
+	stopReading(): Promise<void>;
+	readResults(incoming: IncomingList): Promise<ResultsRead>;
+	/** Null: a newer call has taken its place. */
+	cluster(phrases: readonly ClusterInput[], onProgress: OnProgress): Promise<Maybe<Cluster[]>>;
 }

@@ -9,12 +9,15 @@
 	};
 	const KEYS = [
 		['Ctrl/⌘ + K', 'find any action'],
-		['Alt + 1 … 8', 'go to a stage: 3 Gather, 4 Findings, 5 Plan, 6 Write, 8 Deliver'],
+		[
+			'Alt + 1 … 8',
+			'go to a stage: 1 Scout, 2 Brief, 3 Gather, 4 Findings, 5 Plan, 6 Write, 8 Deliver'
+		],
 		['Ctrl/⌘ + Z', 'take back the last step'],
 		['Ctrl/⌘ + Shift + Z', 'do it again'],
 		['Alt + ↑ / ↓', 'move the chosen section in the plan'],
 		['Alt + → / ←', 'make it a sub-section, or bring it out again'],
-		['↑ / ↓', 'the next row in a list; Enter opens it, Space sets a page aside']
+		['↑ / ↓', 'the next row in a list; Enter opens it, Space sets a page aside or ticks a phrase']
 	] as const;
 	let used = $state('');
 

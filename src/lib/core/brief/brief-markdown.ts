@@ -116,7 +116,10 @@ export function briefMarkdown({ keyword, client, targetWords, brief }: WholeBrie
 			align: [null, 'right', null],
 			children: rows.map((cells) => ({
 				type: 'tableRow',
-				children: cells.map((cell) => ({ type: 'tableCell', children: cell === '' ? [] : [textOf(cell)] }))
+				children: cells.map((cell) => ({
+					type: 'tableCell',
+					children: cell === '' ? [] : [textOf(cell)]
+				}))
 			}))
 		});
 	}
@@ -267,13 +270,16 @@ function takeLine(said: string, values: Partial<Record<Line, string>>): boolean 
 }
 
 function keyNamed<K extends string>(names: Readonly<Record<K, string>>, title: string): K | null {
-	const plain = oneLine(title).replace(/[:.]+$/, '').toLowerCase();
+	const plain = oneLine(title)
+		.replace(/[:.]+$/, '')
+		.toLowerCase();
 	return (Object.keys(names) as K[]).find((key) => names[key].toLowerCase() === plain) ?? null;
 }
 
 /** Lines of a block: items of a list, lines of a paragraph. */
 function linesOf(node: RootContent): string[] {
-	if (node.type === 'list') return node.children.map((item) => item.children.map(plainOf).join(' '));
+	if (node.type === 'list')
+		return node.children.map((item) => item.children.map(plainOf).join(' '));
 	return plainOf(node).split('\n');
 }
 

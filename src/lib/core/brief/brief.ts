@@ -73,6 +73,9 @@ export const EMPTY_BRIEF: Brief = {
 	agreedOn: ''
 };
 
+/** Reading grade aimed at where the brief names none: plain prose for the general public. */
+export const DEFAULT_GRADE = 8;
+
 /** How far a brief is: nothing settled, something, or agreed with the client. */
 export function briefStateOf(brief: Brief): 'open' | 'begun' | 'agreed' {
 	if (brief.agreedOn !== '') return 'agreed';

@@ -43,10 +43,13 @@ export function checkWording(text: string, rules: WordingRules): WordingFinding[
 	}
 	const forbidden = rules.mustNotSay.filter((phrase) => termKeyOf(phrase) !== '');
 	const index = indexTerms(forbidden.map((phrase) => ({ phrase, verbs: [] })));
-	const uses = sentences.map((sentence) => new Set(findTerms(index, sentence).map(({ term }) => term)));
+	const uses = sentences.map(
+		(sentence) => new Set(findTerms(index, sentence).map(({ term }) => term))
+	);
 	forbidden.forEach((phrase, term) => {
 		const found = sentences.filter((_, s) => uses[s]!.has(term));
-		if (found.length > 0) findings.push({ kind: 'forbidden', phrase, instead: '', sentences: found });
+		if (found.length > 0)
+			findings.push({ kind: 'forbidden', phrase, instead: '', sentences: found });
 	});
 	for (const { name, wrong } of rules.brands) {
 		for (const spelling of spellingsOf(name, wrong, sentences)) {
@@ -62,12 +65,19 @@ export function checkWording(text: string, rules: WordingRules): WordingFinding[
 }
 
 /** Spellings of a brand in the text that are not its own: those listed, and its name in other case or spacing. */
-function spellingsOf(name: string, wrong: readonly string[], sentences: readonly string[]): string[] {
+function spellingsOf(
+	name: string,
+	wrong: readonly string[],
+	sentences: readonly string[]
+): string[] {
 	const found = new Set<string>();
 	for (const spelling of wrong)
 		if (spelling.trim() !== '' && sentences.some((sentence) => holdsExactly(sentence, spelling)))
 			found.add(spelling);
-	const parts = name.trim().split(/[\s-]+/).filter(Boolean);
+	const parts = name
+		.trim()
+		.split(/[\s-]+/)
+		.filter(Boolean);
 	if (parts.length === 0) return [...found];
 	const loose = new RegExp(
 		`(?<![\\p{L}\\p{N}])${parts.map(escaped).join('[\\s-]*')}(?![\\p{L}\\p{N}])`,
@@ -79,7 +89,9 @@ function spellingsOf(name: string, wrong: readonly string[], sentences: readonly
 }
 
 function holdsExactly(sentence: string, spelling: string): boolean {
-	return new RegExp(`(?<![\\p{L}\\p{N}])${escaped(spelling)}(?![\\p{L}\\p{N}])`, 'u').test(sentence);
+	return new RegExp(`(?<![\\p{L}\\p{N}])${escaped(spelling)}(?![\\p{L}\\p{N}])`, 'u').test(
+		sentence
+	);
 }
 
 function escaped(text: string): string {

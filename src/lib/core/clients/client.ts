@@ -50,7 +50,10 @@ export const EMPTY_CLIENT: ClientProfile = {
 };
 
 /** A phrase and the address it should lead to. */
-export const linkSchema = z.strictObject({ phrase: short.min(1), address: z.string().min(1).max(2000) });
+export const linkSchema = z.strictObject({
+	phrase: short.min(1),
+	address: z.string().min(1).max(2000)
+});
 export type Link = z.infer<typeof linkSchema>;
 
 export const CLIENT_FORMAT_VERSION = 1;
@@ -83,10 +86,15 @@ export function readClientFile(text: string): ClientFileRead {
 	} catch {
 		return { kind: 'refused', reason: 'it is not valid JSON' };
 	}
-	const head = z.looseObject({ format: z.literal('corvan-client'), version: z.number() }).safeParse(data);
+	const head = z
+		.looseObject({ format: z.literal('corvan-client'), version: z.number() })
+		.safeParse(data);
 	if (!head.success) return { kind: 'refused', reason: 'it is not a client profile of Corvan' };
 	if (head.data.version > CLIENT_FORMAT_VERSION)
-		return { kind: 'refused', reason: `it was written by a newer Corvan (format ${head.data.version})` };
+		return {
+			kind: 'refused',
+			reason: `it was written by a newer Corvan (format ${head.data.version})`
+		};
 	const parsed = clientFileSchema.safeParse(data);
 	if (!parsed.success) {
 		const { path, message } = parsed.error.issues[0]!;
@@ -97,12 +105,15 @@ export function readClientFile(text: string): ClientFileRead {
 
 /** The client's facts as a note, the form in which findings and drafts read them; empty without facts. */
 export function factsNoteOf({ name, facts }: ClientProfile): string {
-	return facts.length === 0 ? '' : `# Facts of ${name}\n\n${facts.map((fact) => fact.trim()).join('\n\n')}\n`;
+	return facts.length === 0
+		? ''
+		: `# Facts of ${name}\n\n${facts.map((fact) => fact.trim()).join('\n\n')}\n`;
 }
 
 /** A part of a profile that has changed, and what it reaches in the assignments that share it. */
 export interface ProfileChange {
-	readonly part: 'name' | 'audience' | 'voice' | 'facts' | 'avoid' | 'brands' | 'colours' | 'logo' | 'links';
+	readonly part:
+		'name' | 'audience' | 'voice' | 'facts' | 'avoid' | 'brands' | 'colours' | 'logo' | 'links';
 	readonly summary: string;
 	/** Where it is used. */
 	readonly reaches: string;
@@ -144,7 +155,8 @@ export function profileChangesOf(before: ClientProfile, after: ClientProfile): P
 		else if (signOf(was) !== signOf(is)) add(part, `${thing}s in another order`);
 	}
 	if (signOf(before.colours) !== signOf(after.colours)) add('colours', 'other colours');
-	if (before.logo !== after.logo) add('logo', after.logo === '' ? 'logo taken out' : 'another logo');
+	if (before.logo !== after.logo)
+		add('logo', after.logo === '' ? 'logo taken out' : 'another logo');
 	return changes;
 }
 

@@ -1,4 +1,11 @@
-import { plainCell, plainLines, delimiterOf, readRecords, writeCsv, type RejectedLine } from '../keywords';
+import {
+	plainCell,
+	plainLines,
+	delimiterOf,
+	readRecords,
+	writeCsv,
+	type RejectedLine
+} from '../keywords';
 import type { Link } from './client';
 
 export interface LinkMapRead {
@@ -27,7 +34,8 @@ export function readLinkMap(text: string): LinkMapRead {
 			rejected.push({ line, reason, text: cells.join(', ').slice(0, 200) });
 		const at = cells.findIndex((cell) => ADDRESS.test(cell));
 		if (at < 0) {
-			if (i > 0 || !headsLinks(cells)) reject('no address in it: one begins with https:// or with /');
+			if (i > 0 || !headsLinks(cells))
+				reject('no address in it: one begins with https:// or with /');
 			return;
 		}
 		const phrase = cells.find((cell, c) => c !== at && cell !== '');
@@ -59,5 +67,8 @@ function headsLinks(cells: readonly string[]): boolean {
 }
 
 export function writeLinkMap(links: readonly Link[]): string {
-	return writeCsv([['Phrase', 'Address'], ...links.map(({ phrase, address }) => [phrase, address])]);
+	return writeCsv([
+		['Phrase', 'Address'],
+		...links.map(({ phrase, address }) => [phrase, address])
+	]);
 }

@@ -24,7 +24,11 @@ export interface Voice {
 	readonly words: number;
 	readonly sentences: number;
 	/** Words in a sentence: lower quartile, median, upper quartile. */
-	readonly sentenceWords: { readonly lower: number; readonly median: number; readonly upper: number };
+	readonly sentenceWords: {
+		readonly lower: number;
+		readonly median: number;
+		readonly upper: number;
+	};
 	/** Flesch–Kincaid grade of all samples together. */
 	readonly grade: number;
 	readonly persons: Readonly<Record<VoicePerson, Counted>>;
@@ -62,7 +66,8 @@ export function measureVoice(samples: readonly VoiceSample[]): Voice {
 	);
 	const reading = readingSumsOf(texts.join('\n'));
 	const lengths = [...reading.sentenceWords].sort((a, b) => a - b);
-	const quantile = (share: number) => lengths[Math.min(lengths.length - 1, Math.floor(share * lengths.length))] ?? 0;
+	const quantile = (share: number) =>
+		lengths[Math.min(lengths.length - 1, Math.floor(share * lengths.length))] ?? 0;
 	const persons = Object.fromEntries(
 		VOICE_PERSONS.map((person) => [person, countIn(sentences, PERSON_WORDS[person])])
 	) as Record<VoicePerson, Counted>;
@@ -101,13 +106,17 @@ function favouritesOf(
 	const counts = new Map<string, number>();
 	for (const keys of inSentences)
 		for (const key of keys)
-			if (key.length > 2 && !isStopWord(key) && !/[\d']/.test(key)) counts.set(key, (counts.get(key) ?? 0) + 1);
+			if (key.length > 2 && !isStopWord(key) && !/[\d']/.test(key))
+				counts.set(key, (counts.get(key) ?? 0) + 1);
 	const bySample = samples.map(
 		({ text }) => new Set(wordsOf(text).map(({ text: word }) => singularOf(plainWord(word))))
 	);
 	const least = Math.min(2, samples.length);
 	return [...counts]
-		.filter(([word, count]) => count >= LEAST_USES && bySample.filter((of) => of.has(word)).length >= least)
+		.filter(
+			([word, count]) =>
+				count >= LEAST_USES && bySample.filter((of) => of.has(word)).length >= least
+		)
 		.map(([word, count]) => ({
 			word,
 			count,

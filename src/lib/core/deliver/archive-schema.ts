@@ -1,11 +1,13 @@
 import { z } from 'zod';
+import { briefSchema, EMPTY_BRIEF } from '../brief';
+import { clientProfileSchema, EMPTY_CLIENT, linkSchema } from '../clients';
 import { TOPIC_INTENTS } from '../findings';
 import { PAGE_KINDS } from '../pages';
 import { SECTION_KINDS } from '../plan';
 import type { DocNode } from '../takes';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 1;
+export const ARCHIVE_VERSION = 2;
 
 const section = z.strictObject({
 	id: z.string().min(1),
@@ -72,10 +74,18 @@ export const manifestSchema = z.strictObject({
 		createdAt: z.number(),
 		title: z.string(),
 		keyword: z.string().min(1),
-		client: z.string(),
 		/** Null: as the evidence says. */
-		targetWords: z.number().int().min(100).max(50_000).nullable()
+		targetWords: z.number().int().min(100).max(50_000).nullable(),
+		brief: briefSchema
 	}),
+	/** Who it is for, with all links; null: nobody named. */
+	client: z
+		.strictObject({
+			id: z.string().min(1),
+			profile: clientProfileSchema,
+			links: z.array(linkSchema)
+		})
+		.nullable(),
 	pages: z.array(
 		z.strictObject({
 			id: z.string().min(1),
@@ -107,3 +117,29 @@ export const manifestSchema = z.strictObject({
 	takes: z.array(z.strictObject({ id: z.string().min(1), name: z.string(), doc: takeDocSchema }))
 });
 export type ArchiveManifest = z.infer<typeof manifestSchema>;
+
+/** Brings the data of an older archive to today's form; what is not an older archive stays as it is. */
+export function upgradedManifest(data: unknown): unknown {
+	const first = z
+		.looseObject({
+			version: z.literal(1),
+			assignment: z.looseObject({ id: z.string(), client: z.string() })
+		})
+		.safeParse(data);
+	if (!first.success) return data;
+	// in the first format a client was a name on the assignment
+	const { client: name, ...assignment } = first.data.assignment;
+	return {
+		...first.data,
+		version: ARCHIVE_VERSION,
+		assignment: { ...assignment, brief: EMPTY_BRIEF },
+		client:
+			name.trim() === ''
+				? null
+				: {
+						id: `client-${assignment.id}`,
+						profile: { ...EMPTY_CLIENT, name: name.trim().slice(0, 120) },
+						links: []
+					}
+	};
+}

@@ -1,6 +1,11 @@
 import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync } from 'fflate';
 import { z } from 'zod';
-import { ARCHIVE_VERSION, manifestSchema, type ArchiveManifest } from './archive-schema';
+import {
+	ARCHIVE_VERSION,
+	manifestSchema,
+	upgradedManifest,
+	type ArchiveManifest
+} from './archive-schema';
 
 export { ARCHIVE_VERSION, manifestSchema, type ArchiveManifest } from './archive-schema';
 
@@ -56,7 +61,7 @@ export function readArchive(bytes: Uint8Array): ArchiveResult {
 			`it was written by a newer Corvan (format ${version.data.version}; this one reads up to ${ARCHIVE_VERSION})`
 		);
 	}
-	const parsed = manifestSchema.safeParse(data);
+	const parsed = manifestSchema.safeParse(upgradedManifest(data));
 	if (!parsed.success) {
 		const issue = parsed.error.issues[0]!;
 		return refused(`its ${MANIFEST} is damaged at “${issue.path.join('.')}”: ${issue.message}`);

@@ -1,5 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
+import { EMPTY_BRIEF } from '../brief';
 import { gap, heading, list, paragraph, textNode, type TakeDoc } from '../takes';
 import {
 	ARCHIVE_VERSION,
@@ -29,9 +30,10 @@ const manifest: ArchiveManifest = {
 		createdAt: 1,
 		title: 'Walls',
 		keyword: 'dry stone wall',
-		client: '',
-		targetWords: null
+		targetWords: null,
+		brief: EMPTY_BRIEF
 	},
+	client: null,
 	pages: [
 		{
 			id: 'p1',

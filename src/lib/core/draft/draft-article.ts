@@ -12,7 +12,14 @@ import {
 	type RunIndex,
 	type TakeDoc
 } from '../takes';
-import { contentStemsOf, countWords, findTerms, indexTerms, type TermIndex } from '../text';
+import {
+	contentStemsOf,
+	countWords,
+	findTerms,
+	indexTerms,
+	termKeyOf,
+	type TermIndex
+} from '../text';
 import { isOrder, Narrator, passagesOf, type DraftNote, type Passage } from './note-material';
 
 /** What the built-in drafter works from. */
@@ -24,7 +31,14 @@ export interface DraftRequest {
 	readonly runs: RunIndex;
 	/** Names of pages for gaps, by id. */
 	readonly pageNames: Readonly<Record<string, string>>;
+	/** Phrases no sentence may hold: a passage with one is left out. */
+	readonly mustNotSay?: readonly string[];
+	/** What the closing asks of the reader, in the brief's own words. */
+	readonly callToAction?: string;
 }
+
+/** Stands for the brief where a passage names its origin. */
+export const BRIEF_ORIGIN = { source: 'brief', label: 'brief' } as const;
 
 export interface SectionDraft {
 	readonly section: string;
@@ -66,9 +80,15 @@ const LEAST_FIT = 0.9;
 export function draftSections(request: DraftRequest, only?: ReadonlySet<string>): SectionDraft[] {
 	const { plan, findings } = request;
 	const index = indexTerms(findings.terms);
-	const passages = passagesOf(request.notes).filter(
-		({ sentences }) => closeWordsOf(sentences.join(' '), request.runs) === 0
+	const forbidden = indexTerms(
+		(request.mustNotSay ?? [])
+			.filter((phrase) => termKeyOf(phrase) !== '')
+			.map((phrase) => ({ phrase, verbs: [] }))
 	);
+	const passages = passagesOf(request.notes).filter(({ sentences }) => {
+		const text = sentences.join(' ');
+		return closeWordsOf(text, request.runs) === 0 && findTerms(forbidden, text).length === 0;
+	});
 	const fits = fitAll(plan.sections, passages, findings, index);
 	const homes = homesOf(plan.sections, fits);
 	const taken = new Set<Passage>();
@@ -345,6 +365,9 @@ function writeSection(
 		);
 	}
 	if (section.kind === 'opening') blocks.splice(1, 0, paragraph(textNode(whatFollows(request))));
+	const asks = request.callToAction?.trim() ?? '';
+	if (section.kind === 'closing' && asks !== '')
+		blocks.push(paragraph(textNode(asks.replace(/\s+/g, ' '), BRIEF_ORIGIN)));
 	const missing = gapFor(section, blocks, answers, request, index);
 	if (missing !== null) blocks.push(gap(missing));
 	return blocks;

@@ -1,4 +1,4 @@
-import { EFFORT_RULES, type Effort } from '../brief';
+import { DEFAULT_GRADE, EFFORT_RULES, type Effort } from '../brief';
 import { findTermsIn, indexTerms } from '../text';
 import { findFacts, type Fact } from './facts';
 import { cutOf, type PageWork } from './page-work';
@@ -14,6 +14,8 @@ export interface Findings {
 	readonly targetWords: number;
 	/** How much the article has to carry; later stages ask accordingly. */
 	readonly effort: Effort;
+	/** Reading grade to aim at. */
+	readonly grade: number;
 	readonly pages: readonly {
 		readonly id: string;
 		readonly title: string;
@@ -33,6 +35,8 @@ export interface FindOptions {
 	readonly asked: readonly AskedQuestion[];
 	/** Default: pillar. */
 	readonly effort?: Effort;
+	/** Default: 8, plain prose for the general public. */
+	readonly grade?: number | null;
 	/** Phrases the brief requires; they come along like the keyword, whether pages use them or not. */
 	readonly required?: readonly string[];
 }
@@ -59,6 +63,7 @@ export function assembleFindings(
 		keyword: options.keyword,
 		targetWords,
 		effort,
+		grade: options.grade ?? DEFAULT_GRADE,
 		pages: ordered.map(({ id, title, words }) => ({ id, title, words })),
 		terms,
 		topics: findTopics(ordered, options.keyword),

@@ -141,10 +141,9 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 			key: entry.candidate.key,
 			phrase: entry.phrase,
 			verbs: entry.verbs,
-			weight:
-				fixed.has(entry.candidate.key)
-					? 'must'
-					: weightOf(rank, entry.uses.length / pages.length),
+			weight: fixed.has(entry.candidate.key)
+				? 'must'
+				: weightOf(rank, entry.uses.length / pages.length),
 			...(entry.candidate.key === keyword
 				? keywordRangeOf(entry.uses, entry.candidate.length, options.targetWords)
 				: entry.uses.length === 0

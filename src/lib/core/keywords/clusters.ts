@@ -88,7 +88,14 @@ export function* clusterPhrases(input: readonly ClusterInput[]): Generator<Step,
 		group.addresses ??= addresses && new Set(addresses.slice(0, CLUSTER_LIMITS.results));
 	};
 	const found = (given: string) =>
-		groups.push({ members: [], sum: new Map(), length: 0, given, addresses: null, byResults: false }) - 1;
+		groups.push({
+			members: [],
+			sum: new Map(),
+			length: 0,
+			given,
+			addresses: null,
+			byResults: false
+		}) - 1;
 
 	const named = new Map<string, number>();
 	phrases.forEach(({ given }, p) => {
@@ -192,7 +199,10 @@ function bySubject(
 
 function sharedOf(addresses: readonly string[], others: ReadonlySet<string>): number {
 	const own = addresses.slice(0, CLUSTER_LIMITS.results);
-	return own.filter((address) => others.has(address)).length / Math.max(1, Math.min(own.length, others.size));
+	return (
+		own.filter((address) => others.has(address)).length /
+		Math.max(1, Math.min(own.length, others.size))
+	);
 }
 
 function dot(a: ReadonlyMap<number, number>, b: ReadonlyMap<number, number>): number {
@@ -228,7 +238,10 @@ function clustersOf(
 				head: head.key,
 				members: of.map(({ key }) => key),
 				volumeMin: of.reduce((sum, { volumeMin }) => sum + (volumeMin ?? 0), 0),
-				volumeMax: of.reduce((sum, { volumeMax, volumeMin }) => sum + (volumeMax ?? volumeMin ?? 0), 0),
+				volumeMax: of.reduce(
+					(sum, { volumeMax, volumeMin }) => sum + (volumeMax ?? volumeMin ?? 0),
+					0
+				),
 				unknownVolumes: of.filter((row) => middleVolumeOf(row) === null).length,
 				...intentOfMembers(of),
 				by: group.given !== '' ? 'hand' : group.byResults ? 'results' : 'words'
@@ -246,7 +259,10 @@ function nameOf(
 	const counts = new Map<number, number>();
 	for (const p of members) for (const n of words.stems[p]!) counts.set(n, (counts.get(n) ?? 0) + 1);
 	const telling = [...counts]
-		.filter(([n, count]) => count >= 0.5 * members.length && words.spread[n]! <= 0.3 * words.stems.length + 1)
+		.filter(
+			([n, count]) =>
+				count >= 0.5 * members.length && words.spread[n]! <= 0.3 * words.stems.length + 1
+		)
 		.map(([n, count]) => ({ n, value: (count / members.length) * (group.sum.get(n) ?? 0) }))
 		.sort((a, b) => b.value - a.value || a.n - b.n)
 		.map(({ n }) => words.forms[n]!);

@@ -62,20 +62,41 @@ export function isNumericMeaning(meaning: ColumnMeaning): boolean {
  * narrower stand before the wider.
  */
 const HEADINGS: readonly (readonly [ColumnMeaning, RegExp])[] = [
-	['titleMatches', /\ball\s?in\s?title\b|\bin\s?title\b|\btitle (?:match|result|competition|count|page)|\b(?:pages|results|matches)\b.*\btitles?\b/],
+	[
+		'titleMatches',
+		/\ball\s?in\s?title\b|\bin\s?title\b|\btitle (?:match|result|competition|count|page)|\b(?:pages|results|matches)\b.*\btitles?\b/
+	],
 	['change3m', /\b(?:3|three)[\s-]*m(?:o|onths?)?\b|\bquarter/],
-	['changeYear', /\byoy\b|\byear (?:on|over) year\b|\byearly (?:change|trend|growth)\b|\b(?:change|trend|growth)\b.*\b(?:year|12 months|annual)|\b(?:12|twelve)[\s-]*m(?:onths?)?\b.*\b(?:change|trend|growth)|\bannual (?:change|growth)/],
-	['volumeMin', /\b(?:min|minimum|low|lower|from)\b.*\b(?:volume|searches)\b|\b(?:volume|searches)\b.*\b(?:min|minimum|low|lower)\b/],
-	['volumeMax', /\b(?:max|maximum|high|upper|to)\b.*\b(?:volume|searches)\b|\b(?:volume|searches)\b.*\b(?:max|maximum|high|upper)\b/],
-	['volume', /\bvolume\b|\b(?:monthly|avg\.?|average|mean) (?:monthly )?searches\b|^searches\b|\bsearches (?:a|per) month\b|^vol\.?$|^sv$|\bimpressions\b|\bsuchvolumen\b/],
-	['competitionIndex', /\bcompetition\b.*\b(?:index|value|score|indexed|%)|\bdifficulty\b|^kd\b|^comp\.? index$/],
+	[
+		'changeYear',
+		/\byoy\b|\byear (?:on|over) year\b|\byearly (?:change|trend|growth)\b|\b(?:change|trend|growth)\b.*\b(?:year|12 months|annual)|\b(?:12|twelve)[\s-]*m(?:onths?)?\b.*\b(?:change|trend|growth)|\bannual (?:change|growth)/
+	],
+	[
+		'volumeMin',
+		/\b(?:min|minimum|low|lower|from)\b.*\b(?:volume|searches)\b|\b(?:volume|searches)\b.*\b(?:min|minimum|low|lower)\b/
+	],
+	[
+		'volumeMax',
+		/\b(?:max|maximum|high|upper|to)\b.*\b(?:volume|searches)\b|\b(?:volume|searches)\b.*\b(?:max|maximum|high|upper)\b/
+	],
+	[
+		'volume',
+		/\bvolume\b|\b(?:monthly|avg\.?|average|mean) (?:monthly )?searches\b|^searches\b|\bsearches (?:a|per) month\b|^vol\.?$|^sv$|\bimpressions\b|\bsuchvolumen\b/
+	],
+	[
+		'competitionIndex',
+		/\bcompetition\b.*\b(?:index|value|score|indexed|%)|\bdifficulty\b|^kd\b|^comp\.? index$/
+	],
 	['competition', /^(?:competition|comp\.?)(?: level)?$|\badvertis\w+ competition\b/],
 	['bidLow', /\bbid\b.*\blow\b|\blow\w*\b.*\bbid\b|\b(?:min|low)\b.*\bcpc\b/],
 	['bidHigh', /\bbid\b|\bcpc\b|\b(?:cost|price) per click\b/],
 	['currency', /\bcurrency\b/],
 	['intent', /\bintent\b/],
 	['cluster', /\bcluster\b|\b(?:ad |keyword )?group\b|\bparent\b|\btopic\b|\btheme\b/],
-	['phrase', /\bkeywords?\b|\bphrases?\b|\bquer(?:y|ies)\b|\bsearch terms?\b|^terms?$|\bsuchbegriff|\bquestions?\b|\bsuggestions?\b/]
+	[
+		'phrase',
+		/\bkeywords?\b|\bphrases?\b|\bquer(?:y|ies)\b|\bsearch terms?\b|^terms?$|\bsuchbegriff|\bquestions?\b|\bsuggestions?\b/
+	]
 ];
 
 /** What a heading says its column means; `other` when it says nothing known. */
@@ -98,7 +119,9 @@ export function isHeader(cells: readonly string[]): boolean {
 	return (
 		meanings.has('phrase') &&
 		meanings.size > 1 &&
-		!filled.some((cell) => readNumber(cell, '.') !== undefined || cell.trim().split(/\s+/).length > 8)
+		!filled.some(
+			(cell) => readNumber(cell, '.') !== undefined || cell.trim().split(/\s+/).length > 8
+		)
 	);
 }
 
@@ -121,7 +144,9 @@ export function findHeader(records: readonly DelimitedRecord[]): number {
 /** "Keyword" over a list of one column is a heading; "keyword research tools" is a phrase. */
 function isHeadingAlone(cell: string, next: DelimitedRecord | undefined): boolean {
 	return (
-		/^(?:keywords?|phrases?|quer(?:y|ies)|search terms?|terms?|questions?|suggestions?)$/i.test(cell.trim()) &&
+		/^(?:keywords?|phrases?|quer(?:y|ies)|search terms?|terms?|questions?|suggestions?)$/i.test(
+			cell.trim()
+		) &&
 		next !== undefined &&
 		next.cells.filter((value) => value.trim() !== '').length === 1
 	);
@@ -191,7 +216,9 @@ function isChange(meaning: ColumnMeaning): boolean {
 function areShares(heading: string, cells: readonly string[]): boolean {
 	if (/%|percent/i.test(heading) || cells.some((cell) => cell.includes('%'))) return false;
 	const decimal = decimalOf(cells) ?? '.';
-	const numbers = cells.map((cell) => readNumber(cell, decimal)).filter((n) => n !== undefined && n !== 0);
+	const numbers = cells
+		.map((cell) => readNumber(cell, decimal))
+		.filter((n) => n !== undefined && n !== 0);
 	const broken = numbers.filter((n) => !Number.isInteger(n) && Math.abs(n!) < 20);
 	return numbers.length > 0 && broken.length > 0.5 * numbers.length;
 }
@@ -250,7 +277,9 @@ function guessByValues(
 		(cells, i) =>
 			meanings[i] === 'other' &&
 			!given[i] &&
-			mostly(cells, (cell) => /^[<>≤≥]?\d[\d.,\s]*[km+]?(?:\s*[-–—]\s*\d[\d.,\s]*[km]?)?$/i.test(cell))
+			mostly(cells, (cell) =>
+				/^[<>≤≥]?\d[\d.,\s]*[km+]?(?:\s*[-–—]\s*\d[\d.,\s]*[km]?)?$/i.test(cell)
+			)
 	);
 	if (at >= 0) meanings[at] = 'volume';
 }

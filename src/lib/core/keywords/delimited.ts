@@ -28,7 +28,10 @@ const LOOKED_AT = 60;
 
 /** One kind of line end, no mark at the start, no zero bytes. */
 export function plainLines(text: string): string {
-	return text.replace(/^\ufeff/, '').replace(/\r\n?|\u2028|\u2029/g, '\n').replace(/\0/g, '');
+	return text
+		.replace(/^\ufeff/, '')
+		.replace(/\r\n?|\u2028|\u2029/g, '\n')
+		.replace(/\0/g, '');
 }
 
 /**

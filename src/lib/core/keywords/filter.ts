@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { COMPETITION_LEVELS, INTENTS, middleVolumeOf } from './keyword';
 import type { ScoutRow } from './scout';
+import { isWeaklyHeld } from './weak-spots';
 
 export const NUMBER_FIELDS = [
 	'volume',
@@ -52,7 +53,10 @@ export function filterRows(
 	return rows.filter((row) => tests.every((test) => test(row)));
 }
 
-function testOf(filter: Filter, clusterOf: ReadonlyMap<string, string>): (row: ScoutRow) => boolean {
+function testOf(
+	filter: Filter,
+	clusterOf: ReadonlyMap<string, string>
+): (row: ScoutRow) => boolean {
 	switch (filter.kind) {
 		case 'text': {
 			const words = filter.text.toLowerCase().split(/\s+/).filter(Boolean);
@@ -77,13 +81,14 @@ function testOf(filter: Filter, clusterOf: ReadonlyMap<string, string>): (row: S
 		case 'competition':
 			return ({ competition }) => competition !== null && filter.levels.includes(competition);
 		case 'weak':
-			return ({ weakSpots }) => weakSpots !== null && weakSpots.length > 0;
+			return ({ weakSpots }) => weakSpots !== null && weakSpots.some(isWeaklyHeld);
 		case 'stale':
 			return ({ stale }) => stale !== null;
 		case 'question':
 			return ({ phrase }) =>
-				/^(?:who|what|when|where|why|which|how|can|could|do|does|is|are|should|will|must)\b/i.test(phrase) ||
-				phrase.endsWith('?');
+				/^(?:who|what|when|where|why|which|how|can|could|do|does|is|are|should|will|must)\b/i.test(
+					phrase
+				) || phrase.endsWith('?');
 	}
 }
 
@@ -134,7 +139,10 @@ export interface Sorting {
 	readonly isDescending: boolean;
 }
 
-/** Rows in order; what is not known stands last either way, and equal rows keep their order. */
+/**
+ * Rows in order; what is not known stands last either way, and equal rows keep their order. By
+ * opening, full sums stand before those with parts missing: half a sum is no better for being high.
+ */
 export function sortRows(
 	rows: readonly ScoutRow[],
 	{ field, isDescending }: Sorting,
@@ -142,8 +150,14 @@ export function sortRows(
 ): readonly ScoutRow[] {
 	if (field === 'list') return isDescending ? [...rows].reverse() : rows;
 	const sign = isDescending ? -1 : 1;
-	const keyed = rows.map((row, at) => ({ row, at, value: sortValueOf(row, field, clusterOf) }));
+	const keyed = rows.map((row, at) => ({
+		row,
+		at,
+		value: sortValueOf(row, field, clusterOf),
+		isPartial: row.opening.missing.length > 0
+	}));
 	keyed.sort((a, b) => {
+		if (field === 'opening' && a.isPartial !== b.isPartial) return a.isPartial ? 1 : -1;
 		if (a.value === null || b.value === null)
 			return a.value === b.value ? a.at - b.at : a.value === null ? 1 : -1;
 		return a.value < b.value ? -sign : a.value > b.value ? sign : a.at - b.at;
@@ -162,11 +176,14 @@ function sortValueOf(
 		case 'volume':
 			return middleVolumeOf(row);
 		case 'competition':
-			return row.competitionIndex ?? (row.competition && 34 * COMPETITION_LEVELS.indexOf(row.competition));
+			return (
+				row.competitionIndex ??
+				(row.competition && 34 * COMPETITION_LEVELS.indexOf(row.competition))
+			);
 		case 'ratio':
 			return row.titles && row.titles.ratioMax;
 		case 'weak':
-			return row.weakSpots?.[0]?.position ?? null;
+			return row.weakSpots?.find(isWeaklyHeld)?.position ?? null;
 		case 'intent':
 			return INTENTS.indexOf(row.searchIntent);
 		case 'cluster':

@@ -37,7 +37,9 @@ export function intentOf(phrase: string, brands: readonly string[] = []): Intent
 		.join(' ')} `;
 	const raw = phrase.toLowerCase();
 	const asks = ASKS.exec(plain);
-	const named = brands.filter((brand) => brand !== '' && plain.includes(` ${brand.toLowerCase()} `));
+	const named = brands.filter(
+		(brand) => brand !== '' && plain.includes(` ${brand.toLowerCase()} `)
+	);
 	const found = CUES.map(([intent, pattern]) => ({
 		intent,
 		cues: [
@@ -51,12 +53,21 @@ export function intentOf(phrase: string, brands: readonly string[] = []): Intent
 	const comparing = found.find(({ intent }) => intent === 'commercial');
 	if (asks) return comparing ?? { intent: 'informational', cues: [asks[0]] };
 	if (found[0]) return found[0];
-	return { intent: 'informational', cues: [...new Set([...raw.matchAll(TELLS)].map(([cue]) => cue))] };
+	return {
+		intent: 'informational',
+		cues: [...new Set([...raw.matchAll(TELLS)].map(([cue]) => cue))]
+	};
 }
 
 /** The intent a list names, in full or by its first letter; null when it names none. */
 export function intentNamed(cell: string): Intent | null {
-	const first = cell.trim().toLowerCase().split(/[,;/|]/)[0]!.trim();
+	const first = cell
+		.trim()
+		.toLowerCase()
+		.split(/[,;/|]/)[0]!
+		.trim();
 	if (first === '') return null;
-	return INTENTS.find((intent) => intent.startsWith(first.slice(0, 4)) || first === intent[0]) ?? null;
+	return (
+		INTENTS.find((intent) => intent.startsWith(first.slice(0, 4)) || first === intent[0]) ?? null
+	);
 }

@@ -86,7 +86,10 @@ export function longTailOf(phrase: string, phrases: readonly string[]): LongTail
 	const words = keysIn(subject);
 	const listed = new Set(phrases.map(phraseKeyOf));
 	const found = new Map<PatternName, string[]>();
-	const wordings = new Map<string, { pattern: PatternName; after: string[]; subjects: Set<string> }>();
+	const wordings = new Map<
+		string,
+		{ pattern: PatternName; after: string[]; subjects: Set<string> }
+	>();
 	const subjects = phrases.map(subjectOfPhrase);
 	const frequency = new Map<string, number>();
 	for (const each of subjects) frequency.set(each, (frequency.get(each) ?? 0) + 1);
@@ -138,7 +141,11 @@ const TAILS =
 export function subjectOfPhrase(phrase: string): string {
 	let plain = phraseKeyOf(phrase);
 	for (let i = 0; i < 3; i++) {
-		const shorter = plain.replace(LEADS, '').replace(/^(?:an?|the|my|your) /, '').replace(TAILS, '').trim();
+		const shorter = plain
+			.replace(LEADS, '')
+			.replace(/^(?:an?|the|my|your) /, '')
+			.replace(TAILS, '')
+			.trim();
 		if (shorter === plain || shorter === '') break;
 		plain = shorter;
 	}

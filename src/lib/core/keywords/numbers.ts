@@ -64,7 +64,8 @@ export function readNumber(text: string, decimal: Decimal): Maybe<number> {
 	const groups = whole.split(grouped);
 	const isGrouped = groups.length > 1;
 	if (isGrouped && !groups.slice(1).every((group) => /^\d{2,3}$/.test(group))) return undefined;
-	const value = Number(`${groups.join('')}.${rest[0] ?? ''}0`) * (size ? SIZES[size.toLowerCase()]! : 1);
+	const value =
+		Number(`${groups.join('')}.${rest[0] ?? ''}0`) * (size ? SIZES[size.toLowerCase()]! : 1);
 	if (!Number.isFinite(value)) return undefined;
 	return sign && sign !== '+' ? -value : value;
 }

@@ -7,7 +7,12 @@ export type OpeningPart = (typeof OPENING_PARTS)[number];
 export type OpeningWeights = Readonly<Record<OpeningPart, number>>;
 
 /** Titles weigh most: they are counted, and the writer can do something about them. */
-export const OPENING_WEIGHTS: OpeningWeights = { volume: 20, change: 25, titles: 30, weakSpots: 25 };
+export const OPENING_WEIGHTS: OpeningWeights = {
+	volume: 20,
+	change: 25,
+	titles: 30,
+	weakSpots: 25
+};
 
 export interface OpeningEvidence extends Volume {
 	readonly change3m: number | null;

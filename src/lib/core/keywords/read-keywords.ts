@@ -160,7 +160,8 @@ function readRow({ cells }: DelimitedRecord, columns: readonly Column[]): Keywor
 
 /** What a cell says of the phrase; undefined when it should be a number and is none. */
 function valuesOf(cell: string, { meaning, decimal, isShare }: Column): Maybe<Partial<Keyword>> {
-	if (cell.length > LONGEST_NUMBER && meaning !== 'intent' && meaning !== 'cluster') return undefined;
+	if (cell.length > LONGEST_NUMBER && meaning !== 'intent' && meaning !== 'cluster')
+		return undefined;
 	switch (meaning) {
 		case 'volume':
 			return readVolume(cell, decimal);
@@ -221,14 +222,25 @@ function withRange(row: Keyword): Keyword {
 	if (row.volume !== null || (row.volumeMin === null && row.volumeMax === null)) return row;
 	const [min, max] = [row.volumeMin ?? 0, row.volumeMax];
 	if (max === null) return { ...row, volumeMin: min };
-	const range: Volume = { volume: min === max ? min : null, volumeMin: Math.min(min, max), volumeMax: Math.max(min, max) };
+	const range: Volume = {
+		volume: min === max ? min : null,
+		volumeMin: Math.min(min, max),
+		volumeMax: Math.max(min, max)
+	};
 	return { ...row, ...range };
 }
 
 /** One line, without the brackets and quotation marks by which planners tell kinds of match. */
 export function plainPhrase(cell: string): string {
-	const plain = cell.normalize('NFC').replace(/[\s\u00a0\u200b]+/g, ' ').trim();
-	return (/^\[([^[\]]+)\]$/.exec(plain)?.[1] ?? /^["“”]([^"“”]+)["“”]$/.exec(plain)?.[1] ?? plain).trim();
+	const plain = cell
+		.normalize('NFC')
+		.replace(/[\s\u00a0\u200b]+/g, ' ')
+		.trim();
+	return (
+		/^\[([^[\]]+)\]$/.exec(plain)?.[1] ??
+		/^["“”]([^"“”]+)["“”]$/.exec(plain)?.[1] ??
+		plain
+	).trim();
 }
 
 /** Fills what a row leaves open from another row of the same phrase. */

@@ -2,7 +2,15 @@ import { plainCell, plainLines, delimiterOf, readRecords, type RejectedLine } fr
 import { decimalOf, isBlankCell, readCount, readNumber } from './numbers';
 import { plainPhrase } from './read-keywords';
 
-export const RESULT_KINDS = ['article', 'shop', 'official', 'forum', 'video', 'home', 'list'] as const;
+export const RESULT_KINDS = [
+	'article',
+	'shop',
+	'official',
+	'forum',
+	'video',
+	'home',
+	'list'
+] as const;
 export type ResultKind = (typeof RESULT_KINDS)[number];
 
 /** One page of a results list, as far as it is known. */
@@ -122,7 +130,10 @@ export function readResultsList(text: string): ResultsRead {
 }
 
 function partOf(heading: string): Part | null {
-	const plain = heading.trim().toLowerCase().replace(/[_\s]+/g, ' ');
+	const plain = heading
+		.trim()
+		.toLowerCase()
+		.replace(/[_\s]+/g, ' ');
 	return HEADINGS.find(([, pattern]) => pattern.test(plain))?.[0] ?? null;
 }
 

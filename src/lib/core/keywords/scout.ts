@@ -16,7 +16,10 @@ export type FigureOrigin = (typeof FIGURE_ORIGINS)[number];
 export interface PhraseNote {
 	readonly key: string;
 	readonly titleMatches?: { readonly count: number; readonly origin: FigureOrigin } | null;
-	readonly results?: { readonly list: readonly RankedResult[]; readonly origin: FigureOrigin } | null;
+	readonly results?: {
+		readonly list: readonly RankedResult[];
+		readonly origin: FigureOrigin;
+	} | null;
 	/** The phrase as it is offered now, when its year had passed. */
 	readonly fresh?: string;
 	readonly intent?: Intent | null;
@@ -56,34 +59,71 @@ export interface ScoutOptions {
 }
 
 /**
- * Puts lists and notes together: one row for each phrase, in order of first mention. Lists come
- * oldest first; where two give a figure, the newer counts.
+ * Joins lists by phrase, in order of first mention. Lists come oldest first; where two give a
+ * figure, the newer counts.
  */
-export function scoutRowsOf(
-	lists: readonly (readonly Keyword[])[],
-	notes: readonly PhraseNote[],
-	options: ScoutOptions
-): ScoutRow[] {
-	const noted = new Map(notes.map((note) => [note.key, note]));
-	const merged = new Map<string, { row: Keyword; was: string; note: PhraseNote | undefined }>();
+export function mergeLists(lists: readonly (readonly Keyword[])[]): Map<string, Keyword> {
+	const merged = new Map<string, Keyword>();
 	for (const rows of lists) {
 		for (const row of rows) {
-			const listKey = phraseKeyOf(row.phrase);
-			const note = noted.get(listKey);
-			if (note?.isStruck) continue;
-			const phrase = note?.fresh ?? row.phrase;
-			const key = note?.fresh ? phraseKeyOf(phrase) : listKey;
+			const key = phraseKeyOf(row.phrase);
 			const known = merged.get(key);
-			const was = note?.fresh ? row.phrase : '';
-			merged.set(key, {
-				row: known ? { ...fillIn(row, known.row), phrase: known.row.phrase } : { ...row, phrase },
-				was: known ? known.was : was,
-				// what was found out about the old wording is not known of the new one
-				note: known?.note ?? (note?.fresh ? noted.get(key) : note)
-			});
+			merged.set(key, known ? { ...fillIn(row, known), phrase: known.phrase } : row);
 		}
 	}
-	return [...merged].map(([key, { row, was, note }]) => scoutRowOf(key, row, was, note, options));
+	return merged;
+}
+
+/** Rows that were made before, by the keyword they were made from; they are taken again while nothing about them changed. */
+export type ScoutCache = WeakMap<
+	Keyword,
+	{ readonly note: PhraseNote | undefined; readonly options: ScoutOptions; readonly row: ScoutRow }
+>;
+
+/**
+ * One row for each phrase of merged lists, with everything known about it. A phrase whose fresh
+ * year stands in the lists as well shows once.
+ */
+export function scoutRowsOf(
+	merged: ReadonlyMap<string, Keyword>,
+	notes: readonly PhraseNote[],
+	options: ScoutOptions,
+	cache: ScoutCache = new WeakMap()
+): ScoutRow[] {
+	const noted = new Map(notes.map((note) => [note.key, note]));
+	const fresh = new Set<string>();
+	const rows: ScoutRow[] = [];
+	for (const [listKey, keyword] of merged) {
+		const own = noted.get(listKey);
+		if (own?.isStruck) continue;
+		if (own?.fresh === undefined) {
+			const known = cache.get(keyword);
+			if (known && known.note === own && known.options === options) {
+				rows.push(known.row);
+				continue;
+			}
+			const row = scoutRowOf(listKey, keyword, '', own, options);
+			cache.set(keyword, { note: own, options, row });
+			rows.push(row);
+			continue;
+		}
+		const key = phraseKeyOf(own.fresh);
+		if (merged.has(key) || fresh.has(key)) continue;
+		fresh.add(key);
+		// what was found out about the old wording is not known of the new one
+		const note = noted.get(key);
+		if (note?.isStruck) continue;
+		rows.push(
+			scoutRowOf(
+				key,
+				{ ...keyword, titleMatches: null, phrase: own.fresh },
+				keyword.phrase,
+				note,
+				options
+			)
+		);
+	}
+	return rows;
 }
 
 function scoutRowOf(

@@ -1,7 +1,13 @@
 import { contentStemsOf } from '../text';
 import type { RankedResult } from './results';
 
-export const WEAKNESSES = ['weak site', 'forum', 'thin page', 'old page', 'title without the phrase'] as const;
+export const WEAKNESSES = [
+	'weak site',
+	'forum',
+	'thin page',
+	'old page',
+	'title without the phrase'
+] as const;
 export type Weakness = (typeof WEAKNESSES)[number];
 
 /** A position of the first page that a good article could take. */
@@ -36,6 +42,14 @@ const VALUES: Readonly<Record<Weakness, number>> = {
 	'title without the phrase': 0.25
 };
 
+/**
+ * Whether a spot is weakly held by what the page is; a title without the phrase alone is a chance
+ * and no weakness, since it is the rule for short phrases.
+ */
+export function isWeaklyHeld({ weaknesses }: WeakSpot): boolean {
+	return weaknesses.some((weakness) => weakness !== 'title without the phrase');
+}
+
 /** The weak spots among the first ten, in order of position. `today` is YYYY-MM-DD. */
 export function weakSpotsOf(
 	phrase: string,
@@ -50,7 +64,14 @@ export function weakSpotsOf(
 			if (weaknesses.length === 0) return [];
 			// independent chances: several weaknesses add up without passing 1
 			const weak = 1 - weaknesses.reduce((left, weakness) => left * (1 - VALUES[weakness]), 1);
-			return [{ position: result.position, result, weaknesses, value: weak * placeValueOf(result.position) }];
+			return [
+				{
+					position: result.position,
+					result,
+					weaknesses,
+					value: weak * placeValueOf(result.position)
+				}
+			];
 		})
 		.sort((a, b) => a.position - b.position);
 }

@@ -18,7 +18,17 @@ export interface PhraseVectors {
  */
 const PURPOSES: Readonly<Record<string, readonly string[]>> = {
 	cost: ['cost', 'price', 'pricing', 'expensive', 'cheap', 'cheapest', 'budget', 'affordable'],
-	build: ['build', 'builder', 'building', 'built', 'make', 'making', 'construct', 'construction', 'erect'],
+	build: [
+		'build',
+		'builder',
+		'building',
+		'built',
+		'make',
+		'making',
+		'construct',
+		'construction',
+		'erect'
+	],
 	repair: ['repair', 'fix', 'mend', 'rebuild', 'restore', 'restoration', 'maintain', 'maintenance'],
 	compare: ['vs', 'versus', 'compared', 'compare', 'comparison', 'difference', 'alternative'],
 	tool: ['tool', 'equipment', 'kit'],
@@ -30,9 +40,24 @@ const PURPOSES: Readonly<Record<string, readonly string[]>> = {
 	wide: ['wide', 'width', 'thick', 'thickness']
 };
 const PURPOSE_OF = new Map(
-	Object.entries(PURPOSES).flatMap(([purpose, words]) => words.map((word) => [stemOf(word), purpose] as const))
+	Object.entries(PURPOSES).flatMap(([purpose, words]) =>
+		words.map((word) => [stemOf(word), purpose] as const)
+	)
 );
-const CUES = new Set(['best', 'top', 'good', 'buy', 'diy', 'uk', 'cheap', 'guide', 'tutorial', 'tips', 'way', 'step']);
+const CUES = new Set([
+	'best',
+	'top',
+	'good',
+	'buy',
+	'diy',
+	'uk',
+	'cheap',
+	'guide',
+	'tutorial',
+	'tips',
+	'way',
+	'step'
+]);
 /** Kept although they are stop words elsewhere: a wall without mortar is another matter. */
 const KEPT = new Set(['without', 'make', 'near']);
 
@@ -85,7 +110,10 @@ export function vectorsOf(phrases: readonly string[]): PhraseVectors {
 			for (const n of own) {
 				for (const [other, likeness] of lent[n]!) {
 					if (!own.includes(other))
-						vector.set(other, Math.max(vector.get(other) ?? 0, COMPANY_LENT * likeness * weights[n]!));
+						vector.set(
+							other,
+							Math.max(vector.get(other) ?? 0, COMPANY_LENT * likeness * weights[n]!)
+						);
 				}
 			}
 			const length = Math.sqrt([...vector.values()].reduce((sum, w) => sum + w * w, 0)) || 1;
@@ -95,7 +123,10 @@ export function vectorsOf(phrases: readonly string[]): PhraseVectors {
 	};
 }
 
-function contentWordsOf(phrase: string, pairs: ReadonlyMap<string, readonly [string, string]>): string[] {
+function contentWordsOf(
+	phrase: string,
+	pairs: ReadonlyMap<string, readonly [string, string]>
+): string[] {
 	const words = wordsOf(phrase).flatMap(({ text }) => plainWord(text).split('-'));
 	const joined: string[] = [];
 	for (let i = 0; i < words.length; i++) {
@@ -140,7 +171,8 @@ function companyOf(
 	for (const own of stems) {
 		for (const a of own)
 			for (const b of own)
-				if (a !== b && isContext[a] && isContext[b]) together[a]!.set(b, (together[a]!.get(b) ?? 0) + 1);
+				if (a !== b && isContext[a] && isContext[b])
+					together[a]!.set(b, (together[a]!.get(b) ?? 0) + 1);
 	}
 	const holders: [number, number][][] = spread.map(() => []);
 	const lengths = spread.map(() => 0);

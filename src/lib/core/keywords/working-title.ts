@@ -27,7 +27,10 @@ export function workingTitleOf(
 ): WorkingTitle {
 	const base = titleCased(head);
 	const facets = facetsOf(head, phrases);
-	return { title: titleFor(base, head, facets, intent), description: descriptionFor(base, head, phrases, facets) };
+	return {
+		title: titleFor(base, head, facets, intent),
+		description: descriptionFor(base, head, phrases, facets)
+	};
 }
 
 function titleFor(base: string, head: string, facets: readonly string[], intent: Intent): string {
@@ -42,7 +45,10 @@ function titleFor(base: string, head: string, facets: readonly string[], intent:
 		...(facets.length >= 1 ? [joinTail(asked, facets.slice(0, 1))] : []),
 		...(asked ? [] : [', explained'])
 	];
-	return tails.map((tail) => first + tail).find((title) => fitsResult(title, 'title')) ?? cutTo(first, 'title');
+	return (
+		tails.map((tail) => first + tail).find((title) => fitsResult(title, 'title')) ??
+		cutTo(first, 'title')
+	);
 }
 
 function joinTail(asked: boolean, facets: readonly string[]): string {
@@ -88,7 +94,12 @@ function facetsOf(head: string, phrases: readonly string[]): string[] {
 		if (!subject.every((stem) => stems.includes(stem))) continue;
 		const last = stems.findLastIndex((stem) => stem !== null && known.has(stem));
 		const tail = words.slice(last + 1);
-		while (tail.length > 0 && !LEADS_FACET.test(tail[0]!) && (isStopWord(tail[0]!) || NO_FACET.test(tail[0]!))) tail.shift();
+		while (
+			tail.length > 0 &&
+			!LEADS_FACET.test(tail[0]!) &&
+			(isStopWord(tail[0]!) || NO_FACET.test(tail[0]!))
+		)
+			tail.shift();
 		while (tail.length > 0 && (isStopWord(tail.at(-1)!) || NO_FACET.test(tail.at(-1)!))) tail.pop();
 		const fresh = tail.flatMap(contentStemsOf);
 		if (fresh.length === 0 || tail.length > 4 || tail.some((word) => NO_FACET.test(word))) continue;
@@ -106,11 +117,16 @@ const NO_FACET =
 	/^(?:\d+|build|make|made|buy|take|lay|laying|calculate|choose|use|start|stop|does|last|vs|versus|diy|near|deep|long|wide|high|tall|steep|often|uk|usa|pdf|video|free|online|needed|owns|attract|own)$/;
 
 function listed(items: readonly string[]): string {
-	return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
+	return items.length < 2
+		? (items[0] ?? '')
+		: `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
 }
 
 function titleCased(text: string): string {
-	const plain = text.trim().replace(/[?.!]+$/, '').replace(/\bi\b/g, 'I');
+	const plain = text
+		.trim()
+		.replace(/[?.!]+$/, '')
+		.replace(/\bi\b/g, 'I');
 	return plain === '' ? plain : plain[0]!.toUpperCase() + plain.slice(1);
 }
 

@@ -10,7 +10,9 @@ export interface WrittenKeyword extends Keyword {
 /** Rows as CSV that this and other tools read back; unknown columns keep their names. */
 export function writeKeywords(rows: readonly WrittenKeyword[]): string {
 	const extra = [...new Set(rows.flatMap(({ other }) => other.map(([name]) => name)))];
-	const hasFigures = rows.some(({ ratio, opening }) => ratio !== undefined || opening !== undefined);
+	const hasFigures = rows.some(
+		({ ratio, opening }) => ratio !== undefined || opening !== undefined
+	);
 	return writeCsv([
 		[
 			'Keyword',

@@ -10,7 +10,8 @@ export interface StaleYear {
 
 const YEARS = /(?<![\d.,/-])(20\d\d)(?:\s?([-–/])\s?(20\d\d|\d\d))?(?![\d%/-]|[.,]\d)/g;
 /** Years of events, standards and laws belong to their phrase. */
-const BELONGS = /\b(?:since|after|before|until|from|act|iso|en|bs|din|of|in history|built in|history)\s*$/i;
+const BELONGS =
+	/\b(?:since|after|before|until|from|act|iso|en|bs|din|of|in history|built in|history)\s*$/i;
 
 /**
  * The passed year of a phrase, or null. Spans such as "2023/24" move as a whole; a phrase that

@@ -1,14 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-	cleanPage,
-	judgePage,
-	keptBlocksOf,
-	readText,
-	sectionsOf,
-	textOf,
-	type Article
-} from '.';
+import { cleanPage, judgePage, keptBlocksOf, readText, sectionsOf, textOf, type Article } from '.';
 
 const LONG =
 	'A wall of this kind stands because every stone rests on two below it, and because both faces lean inwards, and so the weight has nowhere to go but down into the ground.';

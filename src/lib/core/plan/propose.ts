@@ -1,6 +1,6 @@
-import { EFFORT_RULES } from '../brief';
+import { EFFORT_RULES, type Brief } from '../brief';
 import type { Findings, Question, Topic } from '../findings';
-import { contentStemsOf } from '../text';
+import { contentStemsOf, fitsResult } from '../text';
 import {
 	plannedWords,
 	type FactPlacement,
@@ -318,6 +318,24 @@ function titlesFor(
 				156
 			),
 		slug: slugOf(findings.keyword)
+	};
+}
+
+/**
+ * A proposed plan under the titles the brief has agreed. The title tag takes the working title
+ * only where it fits a results page.
+ */
+export function withBriefTitles(
+	plan: Plan,
+	{ workingTitle, description }: Pick<Brief, 'workingTitle' | 'description'>
+): Plan {
+	const title = workingTitle.trim();
+	const said = description.trim();
+	return {
+		...plan,
+		title: title || plan.title,
+		titleTag: title !== '' && fitsResult(title, 'title') ? title : plan.titleTag,
+		description: said || plan.description
 	};
 }
 

@@ -44,15 +44,8 @@ export interface Evidence {
 
 const SIGNATURE_TERMS = 4;
 
-/** Reading grade aimed at where the brief names none: plain prose for the general public. */
-export const DEFAULT_GRADE = 8;
-
 /** Prepares findings for scoring. The plan, if there is one, says which section treats which topic. */
-export function evidenceOf(
-	findings: Findings,
-	plan: Plan | null,
-	targetGrade = DEFAULT_GRADE
-): Evidence {
+export function evidenceOf(findings: Findings, plan: Plan | null): Evidence {
 	const common = new Set(contentStemsOf(findings.keyword));
 	const pageCount = Math.max(1, findings.pages.length);
 	const { topicShare, questionsCounted, keywordPlaces } = EFFORT_RULES[findings.effort];
@@ -117,7 +110,7 @@ export function evidenceOf(
 			.filter(({ stems }) => stems.length >= 2)
 			.slice(0, questionsCounted),
 		shape: findings.shape,
-		targetGrade,
+		targetGrade: findings.grade,
 		planned: Object.fromEntries(
 			(plan?.sections ?? []).map(({ id, topics }) => [
 				id,

@@ -81,8 +81,7 @@ export function standingOfPage(
 	page: ScoredPage,
 	all: readonly ScoredPage[],
 	notes: readonly PageWork[],
-	options: FindOptions,
-	grade?: number
+	options: FindOptions
 ): PageStanding {
 	const others = all.filter(({ work }) => work.id !== page.work.id);
 	const findings = assembleFindings(
@@ -90,7 +89,7 @@ export function standingOfPage(
 		notes,
 		options
 	);
-	const evidence = evidenceOf(findings, null, grade);
+	const evidence = evidenceOf(findings, null);
 	const runs = indexRuns(others.map(({ blocks }) => textOfBlocks(blocks)));
 	const blocks = measureDoc(docOfBlocks(page.blocks), termIndexOf(evidence), runs);
 	const measured = stateOf(blocks, page, evidence);

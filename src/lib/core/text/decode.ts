@@ -85,6 +85,5 @@ const WESTERN = /^(?:windows-1252|cp-?1252|iso-?8859-?1|latin-?1|us-ascii|ascii)
 const WESTERN_SIGNS = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
 
 function withWesternSigns(text: string): string {
-	// eslint-disable-next-line no-control-regex
 	return text.replace(/[\u0080-\u009f]/g, (sign) => WESTERN_SIGNS[sign.charCodeAt(0) - 0x80]!);
 }

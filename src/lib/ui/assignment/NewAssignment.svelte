@@ -3,14 +3,17 @@
 	import { z } from 'zod';
 	import type { Assignment } from '$lib/data/db';
 
-	type Values = Pick<Assignment, 'title' | 'keyword' | 'client' | 'targetWords'>;
+	/** The client by name: it is found or made when the assignment is. */
+	type Values = Pick<Assignment, 'title' | 'keyword' | 'targetWords'> & { client: string };
 	interface Props {
 		values?: Values;
+		/** Names of the clients there are. */
+		clients?: readonly string[];
 		submit: string;
 		onsubmit: (values: Values) => void;
 		oncancel?: () => void;
 	}
-	let { values, submit, onsubmit, oncancel }: Props = $props();
+	let { values, clients = [], submit, onsubmit, oncancel }: Props = $props();
 
 	const schema = z.object({
 		keyword: z
@@ -96,8 +99,17 @@
 		</label>
 		<label>
 			<span class="font-semibold">Client</span>
-			<input class="field mt-1" bind:value={form.client} name="client" autocomplete="off" />
-			<span class="text-ink-2">Shown in the list of assignments.</span>
+			<input
+				class="field mt-1"
+				bind:value={form.client}
+				name="client"
+				autocomplete="off"
+				list="known-clients"
+			/>
+			<datalist id="known-clients"
+				>{#each clients as name (name)}<option value={name}></option>{/each}</datalist
+			>
+			<span class="text-ink-2">Brings voice, facts, phrases to avoid and links along.</span>
 		</label>
 	</div>
 	<label>

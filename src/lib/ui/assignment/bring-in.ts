@@ -1,6 +1,18 @@
+import { readBriefMarkdown } from '$lib/core/brief';
+import { readClientFile, readLinkMap } from '$lib/core/clients';
+import { phraseKeyOf, type PhraseNote } from '$lib/core/keywords';
 import { addAssignment, putWhole } from '$lib/data/assignments';
 import { wholeFrom, type CleanedPage } from '$lib/data/archive';
-import { db, type Assignment, type Note, type Page, type PageSource } from '$lib/data/db';
+import {
+	db,
+	type Assignment,
+	type Note,
+	type Page,
+	type PageSource,
+	type Scope
+} from '$lib/data/db';
+import { addClient, listClients } from '$lib/data/clients';
+import { addLists, nextListOrder, notePhrases, readLists } from '$lib/data/keywords';
 import { addEvidence, nextOrder, takeEvidence } from '$lib/data/pages';
 import type { Demo } from '$lib/services/demo';
 import { analysis, type Incoming, type Progress } from '$lib/workers/client';
@@ -135,23 +147,81 @@ export function countOf(n: number, thing: string): string {
 	return `${n} ${thing}${n === 1 ? '' : 's'}`;
 }
 
-/** Makes the demo assignment by the same importers that a writer's files go through. */
+/** Makes the demo assignment by the same readers that a writer's files go through. */
 export async function bringInDemo(
 	demo: Demo,
 	onProgress: ImportOptions['onProgress']
 ): Promise<Assignment> {
-	const assignment = await addAssignment(demo.assignment);
-	const pages = demo.files
-		.filter(({ kind }) => kind === 'page')
-		.map(({ name, text }): Incoming => ({ name, origin: 'file', bytes: null, text }));
+	const of = (kind: Demo['files'][number]['kind']) =>
+		demo.files.filter((file) => file.kind === kind);
+	const client = await demoClient(of('client')[0]!.text, of('links')[0]?.text ?? '');
+	const brief = readBriefMarkdown(of('brief')[0]!.text);
+	if (brief.kind === 'unreadable') throw new Error(`The demo’s brief: ${brief.reason}`);
+	const { keyword, targetWords } = brief.whole;
+	await bringInDemoLists(client.id, of('keywords'), of('results'));
+	const assignment = await addAssignment({
+		title: keyword[0]!.toUpperCase() + keyword.slice(1),
+		keyword,
+		client: client.id,
+		targetWords,
+		brief: brief.whole.brief
+	});
+	const pages = of('page').map(({ name, text }): Incoming => ({
+		name,
+		origin: 'file',
+		bytes: null,
+		text
+	}));
 	await bringInPages(assignment, pages, { onProgress, isQuiet: true });
-	const notes = demo.files.flatMap(({ kind, name, text }) =>
-		kind === 'page'
-			? []
-			: [{ kind: kind === 'questions' ? ('questions' as const) : ('note' as const), name, text }]
-	);
+	const notes = [
+		...of('note').map(({ name, text }) => ({ kind: 'note' as const, name, text })),
+		...of('questions').map(({ name, text }) => ({ kind: 'questions' as const, name, text }))
+	];
 	await bringInNotes(assignment, notes, { isQuiet: true });
 	return assignment;
+}
+
+async function demoClient(profile: string, links: string) {
+	const read = readClientFile(profile);
+	if (read.kind === 'refused') throw new Error(`The demo’s client: ${read.reason}`);
+	const here = (await listClients()).find(({ name }) => name === read.client.name);
+	return here ?? (await addClient(read.client, [...read.links, ...readLinkMap(links).links]));
+}
+
+async function bringInDemoLists(
+	scope: Scope,
+	keywords: Demo['files'],
+	results: Demo['files']
+): Promise<void> {
+	const here = new Set((await readLists(scope)).map(({ name }) => name));
+	let order = await nextListOrder(scope);
+	for (const { name, text } of keywords.filter((file) => !here.has(file.name))) {
+		const bytes = Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0));
+		const read = await analysis.readKeywords({ bytes, text: '', meanings: {} }, () => {});
+		if (read.kind !== 'read') throw new Error(`The demo’s list ${name} cannot be read.`);
+		const { rows, rejected } = read.list;
+		const list = {
+			id: crypto.randomUUID(),
+			scope,
+			name,
+			origin: 'file' as const,
+			order: order++,
+			addedAt: Date.now(),
+			count: rows.length,
+			rejected: [...rejected],
+			isHidden: false
+		};
+		await addLists([{ list, rows }]);
+	}
+	for (const { text } of results) {
+		const read = await analysis.readResults({ bytes: null, text, meanings: {} });
+		if (read.kind !== 'read') continue;
+		const notes = read.lists.map(({ phrase, results: list }): PhraseNote => ({
+			key: phraseKeyOf(phrase),
+			results: { list, origin: 'imported' }
+		}));
+		await notePhrases(scope, notes);
+	}
 }
 
 export type ArchiveImport =
@@ -183,9 +253,21 @@ export async function bringInArchive(
 	const whole = wholeFrom(read.archive, cleaned, {
 		now: Date.now(),
 		isCopy,
-		newId: () => crypto.randomUUID()
+		newId: () => crypto.randomUUID(),
+		clientHere: await clientHere(manifest.client)
 	});
 	if (isCopy) whole.assignment.title = `${whole.assignment.title} (copy)`;
 	await putWhole(whole);
 	return { kind: 'done', assignment: whole.assignment };
+}
+
+/** The client an archive names, when this browser knows it by id or by name. */
+async function clientHere(given: { id: string; profile: { name: string } } | null) {
+	if (!given) return null;
+	const all = await listClients();
+	return (
+		all.find(({ id }) => id === given.id) ??
+		all.find(({ name }) => name === given.profile.name) ??
+		null
+	);
 }

@@ -1,11 +1,13 @@
 import { liveQuery, type Observable } from 'dexie';
 import { getContext, setContext } from 'svelte';
+import { factsNoteOf } from '$lib/core/clients';
 import type { Findings } from '$lib/core/findings';
 import type { Plan } from '$lib/core/plan';
 import type { PageStanding } from '$lib/core/standing';
 import { listNotes, listPages } from '$lib/data/pages';
 import { listTakes, readPlan, savePlan } from '$lib/data/takes';
-import { db, type Assignment, type Note, type Page, type Take } from '$lib/data/db';
+import { changeAssignment } from '$lib/data/assignments';
+import { db, type Assignment, type Client, type Note, type Page, type Take } from '$lib/data/db';
 import { analysis, type EvidenceInput, type Progress } from '$lib/workers/client';
 import { history } from '../frame/history.svelte';
 
@@ -20,6 +22,7 @@ export class Session {
 	#assignment = $state.raw<Assignment | null | undefined>();
 	#pages = $state.raw<readonly Page[] | undefined>();
 	#notes = $state.raw<readonly Note[] | undefined>();
+	#client = $state.raw<Client | null | undefined>();
 	#plan = $state.raw<Plan | null | undefined>();
 	#takes = $state.raw<readonly Take[] | undefined>();
 	#findings = $state.raw<Findings | null>(null);
@@ -33,13 +36,17 @@ export class Session {
 	/** Undefined until it is read, null when there is no such assignment. */
 	readonly assignment = $derived(this.#assignment);
 	readonly pages = $derived(this.#pages ?? []);
-	readonly notes = $derived(this.#notes ?? []);
+	/** Null: nobody named, or not in this browser. */
+	readonly client = $derived(this.#client ?? null);
+	/** The writer's own notes and lists, and behind them the facts of the client. */
+	readonly notes = $derived([...(this.#notes ?? []), ...this.#clientNotes()]);
 	readonly plan = $derived(this.#plan ?? null);
 	readonly takes = $derived(this.#takes ?? []);
 	readonly isRead = $derived(
 		this.#assignment !== undefined &&
 			this.#pages !== undefined &&
 			this.#notes !== undefined &&
+			this.#client !== undefined &&
 			this.#plan !== undefined &&
 			this.#takes !== undefined
 	);
@@ -50,12 +57,25 @@ export class Session {
 	readonly noteSigns = $derived(
 		new Map(this.notes.filter(({ kind }) => kind === 'note').map(({ id }, i) => [id, `n${i + 1}`]))
 	);
+	/** Secondary keywords that have to stand in the article. */
+	readonly required = $derived(
+		(this.#assignment?.brief.secondary ?? [])
+			.filter(({ isRequired }) => isRequired)
+			.map(({ phrase }) => phrase)
+	);
+	/** What neither brief nor client wants to read. */
+	readonly mustNotSay = $derived([
+		...new Set([...(this.#assignment?.brief.mustNotSay ?? []), ...(this.#client?.avoid ?? [])])
+	]);
 	/** What findings depend on, as one string. */
 	readonly #sign = $derived(
 		this.isRead && this.#assignment
 			? JSON.stringify([
 					this.#assignment.keyword,
 					this.#assignment.targetWords,
+					this.#assignment.brief.effort,
+					this.#assignment.brief.grade,
+					this.required,
 					this.counted.map(({ id, struck, order }) => [id, struck, order]),
 					this.notes.map(({ id, kind, text }) => [id, kind, text.length, textSign(text)])
 				])
@@ -97,6 +117,13 @@ export class Session {
 				(value) => (this.#notes = value)
 			),
 			follow(
+				async () => {
+					const client = (await db.assignments.get(this.id))?.client;
+					return client ? await db.clients.get(client) : null;
+				},
+				(value) => (this.#client = value ?? null)
+			),
+			follow(
 				() => readPlan(this.id),
 				(value) => (this.#plan = value?.plan ?? null)
 			),
@@ -113,6 +140,11 @@ export class Session {
 		return {
 			keyword: this.#assignment?.keyword ?? '',
 			targetWords: this.#assignment?.targetWords ?? null,
+			effort: this.#assignment?.brief.effort ?? 'pillar',
+			grade: this.#assignment?.brief.grade ?? null,
+			required: this.required,
+			mustNotSay: this.mustNotSay,
+			callToAction: this.#assignment?.brief.callToAction ?? '',
 			pages: this.counted.map(({ id, article, struck }) => ({ id, article, struck })),
 			notes: this.notes.map(({ id, kind, name, text }) => ({ id, kind, name, text }))
 		};
@@ -175,8 +207,43 @@ export class Session {
 		);
 	}
 
+	/** Stores changed values of the assignment as a step that can be taken back. */
+	async change(label: string, values: Partial<Assignment>, { quiet = true } = {}): Promise<void> {
+		const now = this.#assignment;
+		if (!now) return;
+		const before = Object.fromEntries(
+			(Object.keys(values) as (keyof Assignment)[]).map((key) => [key, now[key]])
+		);
+		await history.run(
+			{
+				label,
+				redo: () => changeAssignment(this.id, values),
+				undo: () => changeAssignment(this.id, before)
+			},
+			{ quiet }
+		);
+	}
+
+	#clientNotes(): Note[] {
+		const client = this.#client;
+		const text = client ? factsNoteOf(client) : '';
+		if (!client || text === '') return [];
+		return [
+			{
+				id: `facts:${client.id}`,
+				assignment: this.id,
+				kind: 'note',
+				name: `Facts of ${client.name}`,
+				text,
+				order: Number.MAX_SAFE_INTEGER,
+				client: client.id
+			}
+		];
+	}
+
 	/** Name of a page or note for the writer, by id. */
 	nameOf(id: string): string {
+		if (id === 'brief') return 'the brief';
 		const page = this.pages.find((other) => other.id === id);
 		if (page) return page.article.siteName || page.article.title || page.name;
 		return this.notes.find((other) => other.id === id)?.name ?? 'a list';

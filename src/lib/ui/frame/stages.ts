@@ -1,3 +1,4 @@
+import { briefStateOf } from '$lib/core/brief';
 import { plannedWords } from '$lib/core/plan';
 import { docText } from '$lib/core/takes';
 import { countWords } from '$lib/core/text';
@@ -13,7 +14,7 @@ export interface Stage {
 	readonly state: string;
 }
 
-/** The stages that exist, each with how far it is. */
+/** The stages, each with how far it is. */
 export function stagesOf(session: Session): Stage[] {
 	const { pages, counted, findings, plan, takes } = session;
 	const take = takes.at(-1);
@@ -23,7 +24,10 @@ export function stagesOf(session: Session): Stage[] {
 				0
 			)
 		: 0;
+	const brief = session.assignment ? briefStateOf(session.assignment.brief) : 'open';
 	return [
+		{ id: 'scout', number: 1, name: 'Scout', state: 'chosen' },
+		{ id: 'brief', number: 2, name: 'Brief', state: brief },
 		{
 			id: 'gather',
 			number: 3,

@@ -1,5 +1,6 @@
 <!-- A note or list as text that can be mended in place. -->
 <script lang="ts">
+	import { resolve } from '$app/paths';
 	import { readQuestions } from '$lib/core/notes';
 	import type { Note } from '$lib/data/db';
 
@@ -30,14 +31,19 @@
 	{/if}{note.name}
 </h1>
 <p class="mt-1 mb-3 text-ink-2">
-	{note.kind === 'note'
-		? 'The drafter may use every sentence of it, and marks where it did.'
-		: `${found.length} questions read.`}
-	<button class="linkish ml-3" onclick={onremove}>Take it out</button>
+	{note.client
+		? 'It stands in the client’s profile, which assignments share.'
+		: note.kind === 'note'
+			? 'The drafter may use every sentence of it, and marks where it did.'
+			: `${found.length} questions read.`}
+	{#if note.client}<a class="linkish ml-3" href={resolve('/clients/[id]', { id: note.client })}
+			>Open the profile</a
+		>{:else}<button class="linkish ml-3" onclick={onremove}>Take it out</button>{/if}
 </p>
 <textarea
 	class="field min-h-96 font-serif text-[15px] leading-relaxed"
 	style:height="max(24rem, 60dvh)"
 	bind:value={text}
 	oninput={changed}
+	readonly={note.client !== undefined}
 	aria-label="Text of {note.name}"></textarea>

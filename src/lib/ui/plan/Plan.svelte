@@ -3,6 +3,7 @@
 	import { resolve } from '$app/paths';
 	import { dragHandleZone } from 'svelte-dnd-action';
 	import { toast } from 'svelte-sonner';
+	import { EMPTY_BRIEF } from '$lib/core/brief';
 	import {
 		fitToTarget,
 		indentSection,
@@ -12,6 +13,7 @@
 		plannedWords,
 		removeSection,
 		warningsOf,
+		withBriefTitles,
 		type Plan,
 		type PlanSection
 	} from '$lib/core/plan';
@@ -60,7 +62,10 @@
 		if (!findings) return;
 		isWorking = true;
 		try {
-			const proposed = await analysis.propose(findings);
+			const proposed = withBriefTitles(
+				await analysis.propose(findings),
+				session.assignment?.brief ?? EMPTY_BRIEF
+			);
 			await session.changePlan(plan ? 'Proposed the plan again' : 'Proposed a plan', proposed, {
 				quiet: plan === null
 			});

@@ -13,6 +13,7 @@
 	import type { Editor, JSONContent } from '@tiptap/core';
 	import { DropdownMenu } from 'bits-ui';
 	import { untrack } from 'svelte';
+	import { checkWording, type WordingFinding } from '$lib/core/brief';
 	import type { Findings } from '$lib/core/findings';
 	import type { Plan } from '$lib/core/plan';
 	import type { Move } from '$lib/core/standing';
@@ -23,10 +24,11 @@
 	import Bench from './Bench.svelte';
 	import { Desk, type Reading } from './desk.svelte';
 	import Ladder from './Ladder.svelte';
-	import { loadDoc, makeEditor } from './manuscript';
+	import { loadDoc, makeEditor, placeOf } from './manuscript';
 	import Offer from './Offer.svelte';
 	import { TakeKeeper } from './take-keeper.svelte';
 	import Slips from './Slips.svelte';
+	import WordingLine from './WordingLine.svelte';
 
 	interface Props {
 		take: Take;
@@ -65,6 +67,12 @@
 	let tick = $state(0);
 	let reading = $state.raw<Reading>();
 	let moves = $state.raw<readonly Move[]>([]);
+	let wording = $state.raw<readonly WordingFinding[]>([]);
+	const wordingRules = $derived({
+		mustSay: session.assignment?.brief.mustSay ?? [],
+		mustNotSay: session.mustNotSay,
+		brands: session.client?.brands ?? []
+	});
 	let tops = $state.raw<ReadonlyMap<string, number>>(new Map());
 	let active = $state<string | null>(null);
 	let isBenchOpen = $state(false);
@@ -104,7 +112,9 @@
 		frame = requestAnimationFrame(layOut);
 		clearTimeout(pause);
 		pause = setTimeout(() => {
-			if (reading) moves = current.moves(reading);
+			if (!reading) return;
+			moves = current.moves(reading);
+			wording = checkWording(reading.blocks.map(({ text }) => text).join('\n'), wordingRules);
 		}, 350);
 	}
 
@@ -184,6 +194,19 @@
 		}
 		const href = prompt('Address of the link');
 		if (href) editor.chain().focus().setLink({ href }).run();
+	}
+
+	/** Puts the cursor to a sentence of the text. */
+	function showSentence(sentence: string) {
+		if (!editor) return;
+		const found = placeOf(editor.state.doc, sentence);
+		if (found !== null)
+			editor
+				.chain()
+				.focus()
+				.setTextSelection({ from: found, to: found + sentence.length })
+				.scrollIntoView()
+				.run();
 	}
 
 	function positionOf(at: number): number {
@@ -417,6 +440,8 @@
 			</div>
 		{/if}
 	</div>
+
+	<WordingLine findings={wording} onshow={showSentence} />
 
 	{#if keeper.conflict}
 		<div class="flex flex-wrap items-baseline gap-3 border-b border-warning px-5 py-2" role="alert">

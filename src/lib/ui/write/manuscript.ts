@@ -1,4 +1,5 @@
 import { Editor, Mark, mergeAttributes, Node, type JSONContent } from '@tiptap/core';
+import type { Node as ProseNode } from '@tiptap/pm/model';
 import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
 import { Placeholder } from '@tiptap/extensions';
 import Heading from '@tiptap/extension-heading';
@@ -114,4 +115,16 @@ export function loadDoc(editor: Editor, doc: TakeDoc): void {
 	const { from } = editor.state.selection;
 	editor.commands.setContent(doc as JSONContent, { emitUpdate: false });
 	editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
+}
+
+/** Position of a sentence in the manuscript, or null. Marks cut a paragraph's text into nodes, so whole blocks are searched. */
+export function placeOf(doc: ProseNode, sentence: string): number | null {
+	let found: number | null = null;
+	doc.descendants((node, position) => {
+		if (found !== null || !node.isTextblock) return found === null;
+		const at = node.textContent.indexOf(sentence);
+		if (at >= 0) found = position + 1 + at;
+		return false;
+	});
+	return found;
 }

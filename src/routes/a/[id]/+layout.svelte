@@ -45,7 +45,7 @@
 <svelte:window {onkeydown} />
 <svelte:head><title>{session.assignment?.title ?? 'Assignment'} · Corvan</title></svelte:head>
 
-<div class="flex h-dvh flex-col">
+<div class="flex h-dvh flex-col print:block print:h-auto">
 	<TopLine title={session.assignment?.title ?? ''}>
 		<nav
 			class="ml-auto flex h-[46px] items-stretch overflow-x-auto max-sm:-mx-3 max-sm:w-[calc(100%+1.5rem)]"
@@ -79,7 +79,7 @@
 	{:else if !session.isRead}
 		<p class="p-8 text-ink-2" role="status">Opening the assignment …</p>
 	{:else}
-		<div class="min-h-0 flex-1">{@render children()}</div>
+		<div class="min-h-0 flex-1 print:block">{@render children()}</div>
 	{/if}
 </div>
 

@@ -1,0 +1,664 @@
+<!-- Scout: keyword lists put together, what can be won in them, and the assignment made from it. -->
+<script lang="ts">
+	import { toast } from 'svelte-sonner';
+	import {
+		phraseKeyOf,
+		volumeText,
+		writeKeywords,
+		type ColumnMeaning,
+		type FigureOrigin,
+		type PhraseNote,
+		type ScoutRow
+	} from '$lib/core/keywords';
+	import type { Scope } from '$lib/data/db';
+	import { lookUp } from '$lib/services/search';
+	import { analysis } from '$lib/workers/client';
+	import { actions } from '../frame/actions.svelte';
+	import { download } from '../parts/download';
+	import Popup from '../parts/Popup.svelte';
+	import ProgressLine from '../parts/ProgressLine.svelte';
+	import { COLUMNS, USUAL_COLUMNS, type ColumnId } from './columns';
+	import { ScoutDesk, messageOf } from './desk.svelte';
+	import FilterMenu from './FilterMenu.svelte';
+	import { ratioShown } from './format';
+	import ImportPanel from './ImportPanel.svelte';
+	import { MOST_LIST_BYTES, wholeListsOf, type ReadingList } from './incoming';
+	import ListsMenu from './ListsMenu.svelte';
+	import { makeAssignmentFrom } from './make-assignment';
+	import PhrasePane from './PhrasePane.svelte';
+	import ScoutTable from './ScoutTable.svelte';
+
+	interface Props {
+		/** Whose lists: a client's id, or empty for none. */
+		scope: Scope;
+		/** Keyword of the assignment that is open, to start from. */
+		keyword?: string;
+		/** Takes a phrase as keyword of the assignment that is open. */
+		onkeyword?: (phrase: string) => void;
+		/** Opens an assignment that was made. */
+		onassignment: (id: string) => void;
+	}
+	let { scope, keyword = '', onkeyword, onassignment }: Props = $props();
+
+	// made anew for each scope
+	// svelte-ignore state_referenced_locally
+	const desk = new ScoutDesk(scope);
+	// svelte-ignore state_referenced_locally
+	desk.chosenKey = keyword ? phraseKeyOf(keyword) : null;
+	$effect(() => desk.open());
+	$effect(() => desk.followClusters());
+
+	let columns = $state.raw<readonly ColumnId[]>(USUAL_COLUMNS);
+	let work = $state<{ label: string; done: number; all: number } | null>(null);
+	let isCancelled = false;
+	let incoming = $state.raw<readonly ReadingList[]>([]);
+	let adding = $state<'paste' | 'type' | 'results' | null>(null);
+	let pasted = $state('');
+	let resultsFor = $state('');
+	let isDropping = $state(false);
+	let picker = $state<HTMLInputElement>();
+	let resultsPicker = $state<HTMLInputElement>();
+	let clusterName = $state('');
+	let openAdd = $state(false);
+
+	const scopeName = $derived(desk.client?.name ?? 'no client');
+	const many = $derived(desk.clusters.filter(({ members }) => members.length > 1));
+	const ticked = $derived(desk.tickedRows);
+
+	$effect(() =>
+		actions.offer(() => [
+			{ label: 'Bring in keyword lists', also: 'csv import planner', run: () => picker?.click() },
+			{ label: 'Paste phrases', also: 'clipboard import', run: () => (adding = 'paste') },
+			{
+				label: 'Bring in a results list',
+				also: 'ranks serp csv',
+				run: () => openResults('')
+			},
+			{ label: 'Export the phrases shown as CSV', run: exportCsv },
+			...(desk.stale.length > 0
+				? [{ label: 'Make all passed years this year’s', run: () => void desk.freshen(desk.stale) }]
+				: []),
+			...(desk.chosen
+				? [
+						{
+							label: `Make an assignment of “${desk.chosen.phrase}”`,
+							run: () => void assign(desk.chosen!)
+						}
+					]
+				: [])
+		])
+	);
+
+	async function readFiles(files: Iterable<File>) {
+		for (const file of files) {
+			if (file.size > MOST_LIST_BYTES) {
+				incoming = [
+					...incoming,
+					unread(file.name, 'it is larger than 60 MB: export it in parts and bring those in')
+				];
+				continue;
+			}
+			const bytes = new Uint8Array(await file.arrayBuffer());
+			if (!(await readOne({ name: file.name, origin: 'file', bytes, text: '' }))) break;
+		}
+		if (picker) picker.value = '';
+	}
+
+	function unread(name: string, reason: string): ReadingList {
+		return {
+			id: crypto.randomUUID(),
+			name,
+			origin: 'file',
+			bytes: null,
+			text: '',
+			read: { kind: 'unreadable', reason }
+		};
+	}
+
+	/** Reads a list for a look; false when the writer stopped it. */
+	async function readOne(
+		list: Pick<ReadingList, 'name' | 'origin' | 'bytes' | 'text'>,
+		meanings: Readonly<Record<number, ColumnMeaning>> = {},
+		id: string = crypto.randomUUID()
+	): Promise<boolean> {
+		work = { label: `Reading ${list.name}`, done: 0, all: 1 };
+		isCancelled = false;
+		try {
+			const { bytes, text } = list;
+			const read = await analysis.readKeywords({ bytes, text, meanings }, ({ done, all }) => {
+				if (work) work = { label: `Reading ${list.name}`, done, all };
+			});
+			if (read.kind === 'cancelled') return false;
+			const made: ReadingList = { ...list, id, read };
+			incoming = incoming.some((other) => other.id === id)
+				? incoming.map((other) => (other.id === id ? made : other))
+				: [...incoming, made];
+			return true;
+		} catch (error) {
+			incoming = [...incoming, unread(list.name, messageOf(error))];
+			return true;
+		} finally {
+			work = null;
+		}
+	}
+
+	function stop() {
+		isCancelled = true;
+		void analysis.stopReading();
+	}
+
+	async function changeMeaning(id: string, column: number, meaning: ColumnMeaning) {
+		const list = incoming.find((other) => other.id === id);
+		if (list?.read.kind !== 'read') return;
+		const meanings: Record<number, ColumnMeaning> = {};
+		for (const { index, meaning: was } of list.read.list.columns)
+			// one column has each meaning; the one that had it keeps its values under its name
+			meanings[index] =
+				index === column ? meaning : was === meaning && meaning !== 'other' ? 'other' : was;
+		await readOne(list, meanings, id);
+	}
+
+	async function bring() {
+		const lists = await wholeListsOf(incoming, scope, Date.now());
+		const count = lists.reduce((sum, { list }) => sum + list.count, 0);
+		incoming = [];
+		if (count === 0) return;
+		try {
+			await desk.addLists(`Brought in ${count.toLocaleString('en')} phrases`, lists);
+		} catch (error) {
+			tellTrouble(error);
+		}
+	}
+
+	function tellTrouble(error: unknown) {
+		const isFull = error instanceof DOMException && error.name === 'QuotaExceededError';
+		toast.error(
+			isFull
+				? 'Nothing was brought in: this browser has no room left. Take an old list out and try again.'
+				: `Nothing was brought in: ${messageOf(error)}`,
+			{ duration: 15_000 }
+		);
+	}
+
+	async function addPasted(event: SubmitEvent) {
+		event.preventDefault();
+		if (pasted.trim() === '') return;
+		const first = pasted.trim().split('\n')[0]!.split('\t')[0]!.slice(0, 40);
+		const text = pasted;
+		const wanted = adding;
+		pasted = '';
+		adding = null;
+		if (wanted === 'results') await takeResults({ bytes: null, text }, 'pasted');
+		else if (wanted === 'type') await addPhrases(text.split(/[\n;]/), `Typed: ${first}`);
+		else await readOne({ name: `Pasted: ${first}`, origin: 'paste', bytes: null, text });
+	}
+
+	/** Adds phrases without figures as a list of their own. */
+	async function addPhrases(phrases: readonly string[], name: string) {
+		const text = phrases
+			.map((phrase) => phrase.trim())
+			.filter(Boolean)
+			.join('\n');
+		const read = await analysis.readKeywords(
+			{ bytes: null, text, meanings: { 0: 'phrase' } },
+			() => {}
+		);
+		if (read.kind === 'unreadable') toast.error(`Nothing was added: ${read.reason}.`);
+		if (read.kind !== 'read') return;
+		const list: ReadingList = {
+			id: crypto.randomUUID(),
+			name,
+			origin: 'typed',
+			bytes: null,
+			text,
+			read
+		};
+		const count = read.list.rows.length;
+		await desk.addLists(
+			count === 1 ? `Added “${read.list.rows[0]!.phrase}”` : `Added ${count} phrases`,
+			await wholeListsOf([list], scope, Date.now())
+		);
+		desk.chosenKey = phraseKeyOf(read.list.rows[0]!.phrase);
+	}
+
+	function openResults(phrase: string) {
+		resultsFor = phrase;
+		adding = 'results';
+	}
+
+	async function takeResults(
+		source: { bytes: Uint8Array | null; text: string },
+		origin: FigureOrigin
+	) {
+		const read = await analysis.readResults({ ...source, meanings: {} });
+		if (read.kind === 'unreadable') {
+			toast.error(`The results list was not read: ${read.reason}.`, { duration: 12_000 });
+			return;
+		}
+		const unnamed = read.lists.find(({ phrase }) => phrase === '');
+		const own = resultsFor || desk.chosen?.phrase || '';
+		if (unnamed && own === '') {
+			toast.error(
+				'The list names no phrase. Choose the phrase it belongs to, and bring it in again.'
+			);
+			return;
+		}
+		const notes = read.lists.map(({ phrase, results }): PhraseNote => ({
+			key: phraseKeyOf(phrase || own),
+			results: { list: results, origin }
+		}));
+		const missing = read.lists
+			.map(({ phrase }) => phrase || own)
+			.filter((phrase) => !desk.byKey.has(phraseKeyOf(phrase)));
+		await desk.note(
+			notes.length === 1
+				? `Brought in who ranks for “${read.lists[0]!.phrase || own}”`
+				: `Brought in who ranks for ${notes.length} phrases`,
+			notes
+		);
+		const said = [
+			read.rejected.length > 0
+				? `${read.rejected.length} lines stayed out, the first on line ${read.rejected[0]!.line}: ${read.rejected[0]!.reason}.`
+				: '',
+			missing.length > 0
+				? `${missing.length} of the phrases stand in no list yet: ${missing[0]}.`
+				: ''
+		].filter(Boolean);
+		if (said.length > 0) toast.warning(said.join(' '), { duration: 12_000 });
+	}
+
+	/** Asks the sample service about phrases: who ranks, and how many titles hold them. */
+	async function ask(rows: readonly ScoutRow[]) {
+		isCancelled = false;
+		work = { label: 'Asking the sample service', done: 0, all: rows.length };
+		const reply = await lookUp(
+			rows.map(({ phrase }) => phrase),
+			(done) => (work = { label: 'Asking the sample service', done, all: rows.length }),
+			() => isCancelled
+		);
+		work = null;
+		if (reply.kind === 'unreachable') {
+			toast.error(`Nothing was asked: ${reply.reason}. Check that Corvan’s server still runs.`);
+			return;
+		}
+		const origin: FigureOrigin = reply.reply.isSample ? 'sample' : 'imported';
+		const notes = reply.reply.answers.flatMap(({ phrase, titleMatches, results }): PhraseNote[] => {
+			if (titleMatches === null && results === null) return [];
+			return [
+				{
+					key: phraseKeyOf(phrase),
+					...(titleMatches === null ? {} : { titleMatches: { count: titleMatches, origin } }),
+					...(results === null ? {} : { results: { list: results, origin } })
+				}
+			];
+		});
+		const unknown = reply.reply.answers.length - notes.length;
+		if (notes.length > 0)
+			await desk.note(
+				notes.length === 1
+					? `Asked about “${rows[0]!.phrase}”`
+					: `Asked about ${notes.length} phrases`,
+				notes
+			);
+		if (unknown > 0)
+			toast(
+				unknown === reply.reply.answers.length
+					? 'The sample service knows none of these phrases: it only holds the demo’s.'
+					: `The sample service does not know ${unknown} of them.`
+			);
+	}
+
+	function exportCsv() {
+		const csv = writeKeywords(
+			desk.shown.map((row) => ({
+				...row,
+				intent: row.searchIntent,
+				cluster: desk.clusterOf.get(row.key) ?? row.cluster,
+				ratio: row.titles ? ratioShown(row.titles) : '',
+				opening: row.opening.value === null ? null : Math.round(row.opening.value)
+			}))
+		);
+		download('scout.csv', csv, 'text/csv;charset=utf-8');
+	}
+
+	async function copy(form: 'lines' | 'commas' | 'table' | 'markdown') {
+		const rows = ticked.length > 0 ? ticked : desk.shown;
+		const phrases = rows.map(({ phrase }) => phrase);
+		const text =
+			form === 'lines'
+				? phrases.join('\n')
+				: form === 'commas'
+					? phrases.join(', ')
+					: form === 'table'
+						? rows.map((row) => `${row.phrase}\t${volumeText(row)}`).join('\n')
+						: [
+								'| phrase | searches a month | intent |',
+								'| --- | ---: | --- |',
+								...rows.map(
+									(row) =>
+										`| ${row.phrase.replace(/\|/g, '\\|')} | ${volumeText(row)} | ${row.searchIntent} |`
+								)
+							].join('\n');
+		await navigator.clipboard.writeText(text);
+		toast(`Copied ${phrases.length} phrases.`);
+	}
+
+	async function assign(row: ScoutRow) {
+		const cluster = desk.clusters.find(({ members }) => members.includes(row.key));
+		const rows = (cluster?.members ?? [row.key]).flatMap((key) => desk.byKey.get(key) ?? []);
+		const id = await makeAssignmentFrom(row, rows, scope);
+		toast.success(`Made the assignment “${row.phrase}”.`);
+		onassignment(id);
+	}
+
+	function ondrop(event: DragEvent) {
+		if (!event.dataTransfer?.files.length) return;
+		event.preventDefault();
+		isDropping = false;
+		void readFiles([...event.dataTransfer.files]);
+	}
+
+	function toggleColumn(id: ColumnId) {
+		const on = new Set(columns);
+		if (on.has(id)) on.delete(id);
+		else on.add(id);
+		columns = COLUMNS.map((column) => column.id).filter((each) => on.has(each));
+	}
+</script>
+
+<svelte:window
+	ondragover={(event) => {
+		if (event.dataTransfer?.types.includes('Files')) {
+			event.preventDefault();
+			isDropping = true;
+		}
+	}}
+	ondragleave={(event) => {
+		if (!event.relatedTarget) isDropping = false;
+	}}
+	{ondrop}
+/>
+<input
+	bind:this={picker}
+	type="file"
+	accept=".csv,.tsv,.txt,.tab"
+	multiple
+	class="hidden"
+	aria-label="Keyword list files"
+	onchange={(event) => void readFiles([...(event.currentTarget.files ?? [])])}
+/>
+<input
+	bind:this={resultsPicker}
+	type="file"
+	accept=".csv,.tsv,.txt"
+	class="hidden"
+	aria-label="Results list file"
+	onchange={(event) => {
+		const [file] = event.currentTarget.files ?? [];
+		adding = null;
+		if (file)
+			void file
+				.arrayBuffer()
+				.then((buffer) => takeResults({ bytes: new Uint8Array(buffer), text: '' }, 'imported'))
+				.then(() => resultsPicker && (resultsPicker.value = ''));
+	}}
+/>
+
+<div class="grid h-full grid-cols-[minmax(0,1fr)_312px] max-lg:grid-cols-1 max-lg:overflow-y-auto">
+	<section class="flex min-h-0 min-w-0 flex-col px-5 pt-3 max-sm:px-3" aria-label="Keywords">
+		<div class="flex flex-wrap items-center gap-2 pb-2">
+			<Popup label="Bring in a list" button="act chief" width="15rem" bind:open={openAdd}>
+				{#snippet children(close)}
+					{#each [['Files: CSV, TSV, text', () => picker?.click()], ['Paste from a planner or spreadsheet', () => (adding = 'paste')], ['Type phrases', () => (adding = 'type')], ['A list of who ranks', () => openResults('')]] as const as [label, run] (label)}
+						<button
+							class="block w-full px-1 py-1 text-left hover:bg-wash"
+							onclick={() => {
+								close();
+								run();
+							}}>{label}</button
+						>
+					{/each}
+				{/snippet}
+			</Popup>
+			{#if desk.lists.length > 0}
+				<FilterMenu
+					filters={desk.filters}
+					saved={desk.saved}
+					clusters={many.map(({ name }) => name)}
+					onfilters={(filters) => (desk.filters = filters)}
+					onsaved={(saved) => void desk.saveFilters(saved)}
+				/>
+				<Popup label="Columns" width="12rem">
+					{#each COLUMNS.filter(({ id }) => id !== 'phrase') as { id, name, title } (id)}
+						<label class="flex items-center gap-2" {title}
+							><input
+								type="checkbox"
+								class="checkbox checkbox-xs"
+								checked={columns.includes(id)}
+								onchange={() => toggleColumn(id)}
+							/>{name}</label
+						>
+					{/each}
+				</Popup>
+				<ListsMenu
+					lists={desk.lists}
+					struck={desk.struck}
+					onchange={(list, label, values) => void desk.changeList(list, label, values)}
+					onremove={(list) => void desk.removeList(list)}
+					onrestore={(keys) =>
+						void desk.note(
+							`Brought “${keys[0]}” back`,
+							keys.map((key) => ({ key, isStruck: false }))
+						)}
+				/>
+				<p class="ml-auto text-ink-2">
+					{desk.shown.length === desk.rows.length
+						? `${desk.rows.length.toLocaleString('en')} phrases`
+						: `${desk.shown.length.toLocaleString('en')} of ${desk.rows.length.toLocaleString('en')} phrases`}
+					in {desk.clusters.length.toLocaleString('en')} clusters{#if desk.stale.length > 0}
+						· {desk.stale.length === 1 ? 'one passed year' : `${desk.stale.length} passed years`}
+						<button class="linkish" onclick={() => void desk.freshen(desk.stale)}
+							>make {desk.stale.length === 1 ? 'it' : 'them'} {new Date().getFullYear()}</button
+						>{/if}
+				</p>
+			{/if}
+		</div>
+
+		{#if desk.trouble}<p class="pb-2 text-error" role="alert">{desk.trouble}</p>{/if}
+		{#if work}<div class="pb-2">
+				<ProgressLine label={work.label} done={work.done} all={work.all} oncancel={stop} />
+			</div>
+		{:else if desk.clusterProgress && desk.rows.length > 2000}<div class="pb-2">
+				<ProgressLine
+					label="Putting phrases into clusters"
+					done={desk.clusterProgress.done}
+					all={desk.clusterProgress.all}
+				/>
+			</div>{/if}
+
+		{#if adding}
+			<form class="mb-3 border-y border-rule py-3" onsubmit={addPasted}>
+				<label class="block">
+					<span class="font-semibold"
+						>{adding === 'paste'
+							? 'Paste lines, or cells copied from a planner or spreadsheet'
+							: adding === 'type'
+								? 'Type phrases, one on a line'
+								: `Paste who ranks${resultsFor ? ` for “${resultsFor}”` : ''}: position, address, title, strength, kind, words, date`}</span
+					>
+					<!-- svelte-ignore a11y_autofocus -->
+					<textarea class="field mt-1 h-28" bind:value={pasted} autofocus></textarea>
+				</label>
+				<div class="mt-2 flex gap-2">
+					<button class="act chief" disabled={pasted.trim() === ''}
+						>{adding === 'type' ? 'Add them' : 'Read it'}</button
+					>
+					{#if adding === 'results'}<button
+							type="button"
+							class="act"
+							onclick={() => resultsPicker?.click()}>Choose a file</button
+						>{/if}
+					<button type="button" class="act" onclick={() => ((adding = null), (pasted = ''))}
+						>Cancel</button
+					>
+				</div>
+			</form>
+		{/if}
+		{#if incoming.length > 0}
+			<ImportPanel
+				lists={incoming}
+				{scopeName}
+				onmeaning={(id, column, meaning) => void changeMeaning(id, column, meaning)}
+				onbring={() => void bring()}
+				oncancel={() => (incoming = [])}
+			/>
+		{/if}
+
+		{#if ticked.length > 0}
+			<div
+				class="mb-2 flex flex-wrap items-center gap-2 border-y border-rule bg-wash px-2 py-1.5"
+				role="group"
+				aria-label="What to do with the ticked phrases"
+			>
+				<strong>{ticked.length} ticked</strong>
+				<button class="act" onclick={() => void ask(ticked)}>Ask who ranks (sample)</button>
+				{#if ticked.some(({ stale }) => stale)}<button
+						class="act"
+						onclick={() => void desk.freshen(ticked)}>Make them {new Date().getFullYear()}</button
+					>{/if}
+				<Popup label="One cluster" width="17rem">
+					{#snippet children(close)}
+						<form
+							class="flex gap-2"
+							onsubmit={(event) => {
+								event.preventDefault();
+								const name = clusterName.trim();
+								if (name === '') return;
+								close();
+								clusterName = '';
+								void desk.putInto(
+									name,
+									ticked.map(({ key }) => key),
+									`Put ${ticked.length} phrases into “${name}”`
+								);
+							}}
+						>
+							<input
+								class="field"
+								bind:value={clusterName}
+								placeholder="Name"
+								aria-label="Name of the cluster for the ticked"
+								list="cluster-names"
+							/><button class="act">Put</button>
+							<datalist id="cluster-names"
+								>{#each many as { id, name } (id)}<option value={name}></option>{/each}</datalist
+							>
+						</form>
+					{/snippet}
+				</Popup>
+				<Popup label="Copy" width="12rem">
+					{#snippet children(close)}
+						{#each [['lines', 'as lines'], ['commas', 'with commas'], ['table', 'with volumes, for a sheet'], ['markdown', 'as a Markdown table']] as const as [form, label] (form)}
+							<button
+								class="block w-full px-1 py-1 text-left hover:bg-wash"
+								onclick={() => {
+									close();
+									void copy(form);
+								}}>{label}</button
+							>
+						{/each}
+					{/snippet}
+				</Popup>
+				<button class="act" onclick={() => void desk.strike(ticked)}>Strike</button>
+				<button class="linkish" onclick={() => (desk.ticked = new Set())}>Untick</button>
+			</div>
+		{/if}
+
+		{#if keyword && desk.isRead && desk.lists.length > 0 && !desk.byKey.has(phraseKeyOf(keyword))}
+			<p class="pb-2">
+				“{keyword}”, the keyword of this assignment, stands in none of these lists.
+				<button
+					class="linkish"
+					onclick={() => void addPhrases([keyword], 'Keywords of assignments')}>Add it</button
+				>
+			</p>
+		{/if}
+		{#if !desk.isRead}
+			<p class="text-ink-2" role="status">Reading the lists …</p>
+		{:else if desk.lists.length === 0}
+			<div class="max-w-lg py-6">
+				<p class="font-serif text-lg">Bring the keyword lists of {scopeName}.</p>
+				<p class="mt-2 text-ink-2">
+					Any planner’s export will do: CSV or TSV, any encoding, with ranges such as “1K – 10K”.
+					Drop the files here, paste cells from a spreadsheet, or type phrases. Corvan puts them
+					together, says which are open, and makes the assignment.
+				</p>
+			</div>
+		{:else if desk.shown.length === 0}
+			<p class="py-4 text-ink-2">
+				No phrase meets these conditions. <button
+					class="linkish"
+					onclick={() => (desk.filters = [])}>Show all {desk.rows.length}</button
+				>
+			</p>
+		{:else}
+			<ScoutTable
+				rows={desk.shown}
+				{columns}
+				clusterOf={desk.clusterOf}
+				sorting={desk.sorting}
+				ticked={desk.ticked}
+				chosen={desk.chosen?.key ?? null}
+				onsort={(sorting) => (desk.sorting = sorting)}
+				ontick={(keys) => (desk.ticked = keys)}
+				onchoose={(key) => (desk.chosenKey = key)}
+			/>
+		{/if}
+	</section>
+
+	<aside
+		class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-4 py-4 max-lg:border-t max-lg:border-l-0"
+		aria-label="The phrase in hand"
+	>
+		{#if desk.chosen}
+			{@const row = desk.chosen}
+			<PhrasePane
+				{row}
+				cluster={desk.chosenCluster}
+				clusters={desk.clusters}
+				rows={desk.byKey}
+				weights={desk.weights}
+				onweights={(weights) => void desk.setWeights(weights)}
+				ontitles={(count) =>
+					void desk.note(
+						`Set the title matches of “${row.phrase}”`,
+						[{ key: row.key, titleMatches: count === null ? null : { count, origin: 'typed' } }],
+						{ quiet: true }
+					)}
+				onintent={(intent) =>
+					void desk.note(`Set the intent of “${row.phrase}”`, [{ key: row.key, intent }], {
+						quiet: true
+					})}
+				oncluster={(name, keys, label) => void desk.putInto(name, keys, label)}
+				onask={() => void ask([row])}
+				onresults={() => openResults(row.phrase)}
+				onchoose={(key) => (desk.chosenKey = key)}
+				onadd={(phrases, name) => void addPhrases(phrases, name)}
+				onfreshen={() => void desk.freshen([row])}
+				onassign={() => void assign(row)}
+				isKeyword={keyword !== '' && row.key === phraseKeyOf(keyword)}
+				onkeyword={onkeyword && (() => onkeyword(row.phrase))}
+			/>
+		{:else}
+			<p class="pt-4 text-ink-2">The phrase in hand is explained here.</p>
+		{/if}
+	</aside>
+</div>
+
+{#if isDropping}
+	<div
+		class="pointer-events-none fixed inset-3 z-30 grid place-items-center border-2 border-dashed border-accent bg-base-100/90"
+	>
+		<p class="font-serif text-xl">Drop keyword lists to bring them in</p>
+	</div>
+{/if}
