@@ -2,7 +2,6 @@
 declare module 'papaparse' {
 	interface ParseStep {
 		readonly data: string[];
-		readonly errors: readonly { readonly type: string; readonly code: string }[];
 		readonly meta: { readonly cursor: number };
 	}
 	interface ParseConfig {
@@ -10,7 +9,7 @@ declare module 'papaparse' {
 		readonly newline: '\n';
 		readonly quoteChar?: string;
 		readonly skipEmptyLines: false;
-		readonly step: (step: ParseStep, parser: { abort(): void }) => void;
+		readonly step: (step: ParseStep) => void;
 	}
 	interface UnparseConfig {
 		readonly delimiter?: string;

@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import Dexie from 'dexie';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { readArchive, writeArchive } from '$lib/core/deliver';
 import { judgePage, readText } from '$lib/core/pages';
@@ -15,7 +16,29 @@ import {
 } from './assignments';
 import { db, type Assignment, type Page } from './db';
 import { addEvidence, listNotes, listPages, nextOrder, takeEvidence } from './pages';
+import {
+	addClient,
+	assignmentsOf,
+	clientNamed,
+	listClients,
+	putBackClient,
+	readLinks,
+	takeClient
+} from './clients';
+import {
+	addLists,
+	notePhrases,
+	notesFor,
+	putBackNotes,
+	readLists,
+	readPhraseNotes,
+	readRows,
+	takeLists
+} from './keywords';
 import { addTake, listTakes, saveTake } from './takes';
+import { EMPTY_BRIEF } from '$lib/core/brief';
+import { EMPTY_CLIENT } from '$lib/core/clients';
+import { blankKeyword } from '$lib/core/keywords';
 
 const doc = (text: string): TakeDoc => ({
 	type: 'doc',
@@ -171,3 +194,129 @@ describe('archive', () => {
 		expect(JSON.stringify(copy)).not.toContain('page-one"');
 	});
 });
+
+describe('clients', () => {
+	it('are shared by name, and their assignments are known', async () => {
+		const client = await clientNamed(' Fellgate Tools ');
+		expect((await clientNamed('fellgate tools'))!.id).toBe(client!.id);
+		expect(await clientNamed('  ')).toBeNull();
+		await db.assignments.update(assignment.id, { client: client!.id });
+		expect((await assignmentsOf(client!.id)).map(({ id }) => id)).toEqual([assignment.id]);
+	});
+
+	it('are taken away with their ties, lose no list, and come back as they were', async () => {
+		const client = await addClient({ ...EMPTY_CLIENT, name: 'A' }, [
+			{ phrase: 'p', address: '/p' }
+		]);
+		await db.assignments.update(assignment.id, { client: client.id });
+		await addLists([listOf('l', client.id)]);
+		await notePhrases(client.id, [
+			{ key: 'wall', cluster: 'mine' },
+			{ key: 'path', cluster: 'mine' }
+		]);
+		await notePhrases('', [{ key: 'path', cluster: 'theirs' }]);
+		const before = await everything();
+		const taken = (await takeClient(client.id))!;
+		expect(await listClients()).toEqual([]);
+		expect((await db.assignments.get(assignment.id))!.client).toBeNull();
+		expect((await readLists('')).map(({ id }) => id)).toEqual(['l']);
+		expect((await readPhraseNotes('')).map(({ key, cluster }) => [key, cluster])).toEqual([
+			['path', 'theirs'],
+			['wall', 'mine']
+		]);
+		await putBackClient(taken);
+		expect(await readLinks(client.id)).toEqual([{ phrase: 'p', address: '/p' }]);
+		expect(await everything()).toEqual(before);
+	});
+});
+
+describe('keyword lists', () => {
+	it('are taken away and put back whole', async () => {
+		await addLists([listOf('a', ''), listOf('b', '')]);
+		const taken = await takeLists(['a']);
+		expect((await readLists('')).map(({ id }) => id)).toEqual(['b']);
+		expect(await readRows('a')).toEqual([]);
+		await addLists(taken);
+		expect(await readRows('a')).toEqual([blankKeyword('wall a')]);
+	});
+
+	it('keep what was found out apart from them, and take it back to what it was', async () => {
+		await notePhrases('', [{ key: 'wall', cluster: 'mine' }]);
+		const before = await notesFor('', ['wall', 'path']);
+		await notePhrases('', [
+			{ key: 'wall', titleMatches: { count: 4, origin: 'typed' } },
+			{ key: 'path', isStruck: true }
+		]);
+		expect((await notesFor('', ['wall']))[0]).toMatchObject({
+			cluster: 'mine',
+			titleMatches: { count: 4 }
+		});
+		await putBackNotes('', ['wall', 'path'], before);
+		expect(await readPhraseNotes('')).toEqual([{ scope: '', key: 'wall', cluster: 'mine' }]);
+		expect(await readPhraseNotes('other')).toEqual([]);
+	});
+});
+
+describe('the second version of the database', () => {
+	it('makes one shared profile of the client names that stood on assignments', async () => {
+		db.close();
+		await Dexie.delete('corvan');
+		const old = new Dexie('corvan');
+		old
+			.version(1)
+			.stores({
+				assignments: 'id, updatedAt',
+				pages: 'id, assignment',
+				pageSources: 'id, assignment',
+				notes: 'id, assignment',
+				plans: 'assignment',
+				takes: 'id, assignment',
+				settings: 'key'
+			});
+		const before = {
+			title: 'T',
+			keyword: 'k',
+			targetWords: null,
+			createdAt: 1,
+			updatedAt: 2,
+			binnedAt: null
+		};
+		await old.table('assignments').bulkAdd([
+			{ ...before, id: 'one', client: 'Fellgate Tools' },
+			{ ...before, id: 'two', client: ' Fellgate Tools' },
+			{ ...before, id: 'three', client: '' }
+		]);
+		old.close();
+		await db.open();
+		const [client, ...others] = await listClients();
+		expect([client!.name, others]).toEqual(['Fellgate Tools', []]);
+		const clients = (await db.assignments.bulkGet(['one', 'two', 'three'])).map((each) => [
+			each!.client,
+			each!.brief
+		]);
+		expect(clients).toEqual([
+			[client!.id, EMPTY_BRIEF],
+			[client!.id, EMPTY_BRIEF],
+			[null, EMPTY_BRIEF]
+		]);
+	});
+});
+
+function listOf(id: string, scope: string) {
+	const list = {
+		id,
+		scope,
+		name: id,
+		origin: 'file' as const,
+		order: 1,
+		addedAt: 1,
+		count: 1,
+		rejected: [],
+		isHidden: false
+	};
+	return { list, rows: [blankKeyword(`wall ${id}`)] };
+}
+
+async function everything() {
+	return Promise.all(db.tables.map(async (table) => [table.name, await table.toArray()]));
+}

@@ -52,12 +52,14 @@ export function checkWording(text: string, rules: WordingRules): WordingFinding[
 			findings.push({ kind: 'forbidden', phrase, instead: '', sentences: found });
 	});
 	for (const { name, wrong } of rules.brands) {
-		for (const spelling of spellingsOf(name, wrong, sentences)) {
+		// a wrong spelling inside the right one is none: "Fellgate" in "Fellgate Tools"
+		const bare = sentences.map((sentence) => sentence.split(name).join('\n'));
+		for (const spelling of spellingsOf(name, wrong, bare)) {
 			findings.push({
 				kind: 'misspelt brand',
 				phrase: spelling,
 				instead: name,
-				sentences: sentences.filter((sentence) => holdsExactly(sentence, spelling))
+				sentences: sentences.filter((_, s) => holdsExactly(bare[s]!, spelling))
 			});
 		}
 	}

@@ -127,3 +127,27 @@ describe('html', () => {
 		expect(page).toContain('content="He said &quot;no&quot;"');
 	});
 });
+
+describe('older archives', () => {
+	const first = (client: string) => {
+		const { brief: _, ...assignment } = manifest.assignment;
+		const { client: __, ...rest } = manifest;
+		return zipSync({
+			'assignment.json': strToU8(
+				JSON.stringify({ ...rest, version: 1, assignment: { ...assignment, client } })
+			),
+			'pages/01.html': strToU8('<h1>Walls</h1>')
+		});
+	};
+
+	it('are read: the client’s name becomes a profile, the brief is empty', () => {
+		const read = readArchive(first('Fellgate Tools'));
+		expect(read.kind === 'read' && read.archive.manifest).toMatchObject({
+			version: ARCHIVE_VERSION,
+			assignment: { keyword: 'dry stone wall', brief: EMPTY_BRIEF },
+			client: { id: 'client-a', profile: { name: 'Fellgate Tools' }, links: [] }
+		});
+		const none = readArchive(first(''));
+		expect(none.kind === 'read' && none.archive.manifest.client).toBeNull();
+	});
+});

@@ -4,22 +4,24 @@ import { readText, keptBlocksOf } from '../pages';
 import { proposePlan, type Plan } from '../plan';
 import { closeWordsOf, docText, gapsOf, indexRuns, type DocNode, type TakeDoc } from '../takes';
 import { countWords, sentencesOf } from '../text';
-import { draftArticle, Narrator, passagesOf } from '.';
+import { draftArticle, Narrator, passagesOf, type DraftRequest } from '.';
 
 let demo: DemoEvidence;
 let plan: Plan;
+let request: DraftRequest;
 let draft: TakeDoc;
 
 beforeAll(() => {
 	demo = demoFindings();
 	plan = proposePlan(demo.findings);
-	draft = draftArticle({
+	request = {
 		plan,
 		findings: demo.findings,
 		notes: demo.notes,
 		runs: indexRuns(demo.texts),
 		pageNames: {}
-	});
+	};
+	draft = draftArticle(request);
 }, 60_000);
 
 const note = (title: string, text: string) => ({
@@ -179,5 +181,27 @@ describe('Narrator', () => {
 			)
 		]);
 		expect(new Narrator().speak(passage!)).toEqual(['At Low Fold, the trench was dug in a day.']);
+	});
+});
+
+describe('what the brief settles', () => {
+	it('closes with the call to action, word for word and marked as the brief’s', () => {
+		const doc = draftArticle({
+			...request,
+			callToAction: 'Order the starter set,\nor ask by post.'
+		});
+		const last = doc.content.filter(({ type }) => type === 'paragraph').at(-1)!;
+		expect(docText(last)).toBe('Order the starter set, or ask by post.');
+		expect(JSON.stringify(last)).toContain('"source":"brief"');
+	});
+
+	it('leaves out every sentence with what must not be said', () => {
+		const holds = (doc: TakeDoc) =>
+			doc.content.some(
+				(node) =>
+					node.type !== 'gap' && node.type !== 'heading' && /\bhearting\b/i.test(docText(node))
+			);
+		expect(holds(draftArticle(request))).toBe(true);
+		expect(holds(draftArticle({ ...request, mustNotSay: ['hearting', '…'] }))).toBe(false);
 	});
 });

@@ -280,3 +280,30 @@ describe('shape and length', () => {
 		).toBeGreaterThan(700);
 	});
 });
+
+describe('what the brief settles', () => {
+	it('brings required phrases along as must terms, whether pages use them or not', () => {
+		const required = [
+			'Dry stone walling for beginners',
+			'drystone footings',
+			'ha-ha wall',
+			'Throughstones'
+		];
+		const { terms } = assembleFindings(works, [], { ...OPTIONS, required });
+		const find = (phrase: string) => terms.find((term) => term.phrase === phrase)!;
+		for (const phrase of required) expect(find(phrase.toLowerCase()).weight).toBe('must');
+		// no page speaks of it, so it is wanted once or twice and nowhere in particular
+		expect(find('ha-ha wall')).toMatchObject({ min: 1, max: 2, uses: [], position: 0 });
+		// what pages use anyway keeps what was counted on them
+		const throughs = findings.terms.find(({ key }) => key === 'throughstone')!;
+		expect(find('throughstones').uses).toEqual(throughs.uses);
+		expect(new Set(terms.map(({ key }) => key)).size).toBe(terms.length);
+	});
+
+	it('takes a shorter length for a supporting article, unless one is given', () => {
+		const lengthFor = (effort: 'pillar' | 'supporting', targetWords: number | null) =>
+			assembleFindings(works, [], { ...OPTIONS, targetWords, effort }).targetWords;
+		expect(lengthFor('supporting', null)).toBeLessThan(lengthFor('pillar', null));
+		expect(lengthFor('supporting', 1800)).toBe(1800);
+	});
+});

@@ -166,19 +166,20 @@ function bySubject(
 	const subjects = phrases.map(({ phrase }) => contentStemsOf(subjectOfPhrase(phrase)).join(' '));
 	const frequency = new Map<string, number>();
 	for (const subject of subjects) frequency.set(subject, (frequency.get(subject) ?? 0) + 1);
+	// the rarer thing tells more: "batter frame for dry stone wall" is about the frame
 	const things = [...frequency]
 		.filter(([subject, n]) => n >= CLUSTER_LIMITS.subjectNamed && subject.includes(' '))
-		.map(([subject]) => ` ${subject} `)
-		.sort((a, b) => b.length - a.length || (a < b ? -1 : 1));
+		.sort((a, b) => a[1] - b[1] || (a[0] < b[0] ? -1 : 1))
+		.map(([subject]) => ` ${subject} `);
 	return groups.flatMap((group) => {
 		if (group.given !== '' || group.members.length < 4) return [group];
 		const parts = new Map<string, number[]>();
 		let ranked: number | null = null;
+		const binding = bindingStemsOf(group.members, words);
 		for (const p of [...group.members].sort((a, b) => a - b)) {
 			// members that results have brought together stay together
 			const decides = group.byResults && phrases[p]!.addresses ? (ranked ??= p) : p;
-			const text = ` ${contentStemsOf(phrases[decides]!.phrase).join(' ')} `;
-			const thing = things.find((each) => text.includes(each)) ?? '';
+			const thing = thingOf(phrases[decides]!.phrase, things, binding);
 			parts.set(thing, [...(parts.get(thing) ?? []), p]);
 		}
 		const all = [...parts];
@@ -195,6 +196,31 @@ function bySubject(
 			return { ...group, members, sum, length: lengthOf(sum), byResults };
 		});
 	});
+}
+
+/** The thing a phrase is about; empty when it names none. */
+function thingOf(phrase: string, things: readonly string[], binding: ReadonlySet<string>): string {
+	const text = ` ${contentStemsOf(phrase).join(' ')} `;
+	// what binds the group cannot cut it: a batter frame belongs with the batter
+	const named = things.filter(
+		(each) => text.includes(each) && !each.split(' ').some((stem) => binding.has(stem))
+	);
+	// "dry stone wall" holds "stone wall", which is then not what is meant
+	return named.find((each) => !named.some((other) => other !== each && other.includes(each))) ?? '';
+}
+
+/** Stems in half of the members and in few other phrases. */
+function bindingStemsOf(members: readonly number[], words: PhraseVectors): Set<string> {
+	const counts = new Map<number, number>();
+	for (const p of members) for (const n of words.stems[p]!) counts.set(n, (counts.get(n) ?? 0) + 1);
+	return new Set(
+		[...counts]
+			.filter(
+				([n, count]) =>
+					count >= 0.5 * members.length && words.spread[n]! <= 0.3 * words.stems.length
+			)
+			.flatMap(([n]) => contentStemsOf(words.forms[n]!))
+	);
 }
 
 function sharedOf(addresses: readonly string[], others: ReadonlySet<string>): number {

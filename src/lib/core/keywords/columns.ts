@@ -278,7 +278,7 @@ function guessByValues(
 			meanings[i] === 'other' &&
 			!given[i] &&
 			mostly(cells, (cell) =>
-				/^[<>≤≥]?\d[\d.,\s]*[km+]?(?:\s*[-–—]\s*\d[\d.,\s]*[km]?)?$/i.test(cell)
+				/^[<>≤≥]?\d[\d.,\s]*[km]?\+?(?:\s*[-–—]\s*\d[\d.,\s]*[km]?)?$/i.test(cell)
 			)
 	);
 	if (at >= 0) meanings[at] = 'volume';

@@ -22,8 +22,6 @@ export type Delimiter = (typeof DELIMITERS)[number] | '';
  * quotation marks that found one another.
  */
 const MOST_LINES_IN_RECORD = 12;
-/** After so many stray marks the rest is read without quoting, so that no file takes long. */
-const MOST_STRAYS = 20;
 const LOOKED_AT = 60;
 
 /** One kind of line end, no mark at the start, no zero bytes. */
@@ -90,65 +88,78 @@ export function readRecords(
 	delimiter: Delimiter
 ): { records: DelimitedRecord[]; rejected: RejectedLine[] } {
 	const records: DelimitedRecord[] = [];
-	const rejected: RejectedLine[] = [];
-	let at = 0;
+	// a sign no text holds stands for "no delimiter"
+	const sign = delimiter === '' ? '\u0001' : delimiter;
+	const { sound, rejected } =
+		delimiter === '' ? { sound: text, rejected: [] } : withoutStrays(text, sign);
 	let line = 1;
-	for (let strays = 0; at < text.length; strays++) {
-		const isLast = delimiter === '' || strays >= MOST_STRAYS;
-		const stray = readUntilStray(text.slice(at), line, isLast ? null : '"', delimiter, records);
-		if (stray === null) break;
-		const start = at + stray.at;
-		const end = text.indexOf('\n', start);
-		const broken = text.slice(start, end < 0 ? text.length : end);
-		rejected.push({
-			line: stray.line,
-			reason: 'a quotation mark is opened and not closed',
-			text: broken.slice(0, 200)
-		});
-		if (end < 0) break;
-		at = end + 1;
-		line = stray.line + 1;
-	}
+	let start = 0;
+	Papa.parse(sound, {
+		delimiter: sign,
+		quoteChar: delimiter === '' ? '\u0002' : '"',
+		newline: '\n',
+		skipEmptyLines: false,
+		step({ data, meta }) {
+			const end = Math.min(meta.cursor, sound.length);
+			if (data.some((cell) => cell.trim() !== '')) records.push({ line, cells: data });
+			line += countBreaks(sound, start, end);
+			start = end;
+		}
+	});
 	return { records, rejected };
 }
 
-/** Reads records until one has a stray quotation mark; gives its place, or null at the end. */
-function readUntilStray(
+/** Empties the lines whose quotation mark opens a cell and finds no end near enough; line numbers stay. */
+function withoutStrays(
 	text: string,
-	firstLine: number,
-	quote: string | null,
-	delimiter: Delimiter,
-	records: DelimitedRecord[]
-): { at: number; line: number } | null {
-	let line = firstLine;
-	let start = 0;
-	let stray: { at: number; line: number } | null = null;
-	Papa.parse(text, {
-		// a sign no text holds stands for "no delimiter" and "no quotes"
-		delimiter: delimiter === '' ? '\u0001' : delimiter,
-		quoteChar: quote ?? '\u0002',
-		newline: '\n',
-		skipEmptyLines: false,
-		step({ data, errors, meta }, parser) {
-			const end = Math.min(meta.cursor, text.length);
-			const lines = countBreaks(text, start, end);
-			const isBroken =
-				errors.some(({ code }) => code === 'MissingQuotes') ||
-				(errors.some(({ type }) => type === 'Quotes') && lines > 1) ||
-				lines > MOST_LINES_IN_RECORD;
-			if (isBroken) {
-				stray = { at: start, line };
-				parser.abort();
-				return;
-			}
-			if (data.some((cell) => cell.trim() !== '')) {
-				records.push({ line, cells: quote === null ? data.map(unquoted) : data });
-			}
-			start = end;
-			line += lines;
+	delimiter: string
+): { sound: string; rejected: RejectedLine[] } {
+	const rejected: RejectedLine[] = [];
+	const lines = text.split('\n');
+	for (let at = 0; at < lines.length;) {
+		const more = linesMoreOf(lines, at, delimiter);
+		if (more === null) {
+			rejected.push({
+				line: at + 1,
+				reason: 'a quotation mark is opened and not closed',
+				text: lines[at]!.slice(0, 200)
+			});
+			lines[at] = '';
+			at++;
+		} else at += 1 + more;
+	}
+	return { sound: rejected.length === 0 ? text : lines.join('\n'), rejected };
+}
+
+/** How many more lines the record takes that begins on a line; null when a cell of it never closes. */
+function linesMoreOf(lines: readonly string[], from: number, delimiter: string): number | null {
+	let isOpen = false;
+	/** A mark inside an open cell that neither closes nor doubles; over several lines it cannot be trusted. */
+	let isDoubtful = false;
+	for (let more = 0; more <= MOST_LINES_IN_RECORD && from + more < lines.length; more++) {
+		const line = lines[from + more]!;
+		if (!isOpen && !line.includes('"')) return more;
+		let isAtStart = !isOpen;
+		for (let i = 0; i < line.length; i++) {
+			const letter = line[i];
+			if (isOpen) {
+				if (letter !== '"') continue;
+				if (line[i + 1] === '"') {
+					i++;
+					continue;
+				}
+				let next = i + 1;
+				while (line[next] === ' ') next++;
+				if (next >= line.length || line[next] === delimiter) isOpen = false;
+				else isDoubtful = true;
+			} else if (letter === '"' && isAtStart) {
+				isOpen = true;
+				isAtStart = false;
+			} else isAtStart = letter === delimiter;
 		}
-	});
-	return stray;
+		if (!isOpen) return isDoubtful && more > 0 ? null : more;
+	}
+	return null;
 }
 
 function countBreaks(text: string, start: number, end: number): number {

@@ -132,8 +132,12 @@ export function longTailOf(phrase: string, phrases: readonly string[]): LongTail
 	};
 }
 
-const LEADS =
-	/^(?:how (?:to|do (?:you|i|we)|can (?:you|i|we)|should (?:you|i|we)) (?:\w+ )|how (?:much|many|long|deep|wide|high|tall|thick|far|often|big|heavy|strong)\b(?: (?:does|do|is|are|should|can|will|would|for|did))?|(?:what|why|when|where|which|who|can|could|do|does|is|are|should|will|must)\b(?: (?:is|are|do|does|did|can|should|you|i|to))*|best|top|cheap(?:est)?|types? of|cost of|price of|ideas for|guide to|diy|buy|repair(?:ing)?|fix(?:ing)?|build(?:ing)?|make|making) /;
+const LEADS: readonly RegExp[] = [
+	/^how (?:to|do (?:you|i|we)|can (?:you|i|we)|should (?:you|i|we)) \w+ (?!$)/,
+	/^how (?:much|many|long|deep|wide|high|tall|thick|far|often|big|heavy|strong)(?: (?:does|do|is|are|should|can|will|would|for|did))? /,
+	/^(?:what|why|when|where|which|who|can|could|do|does|is|are|should|will|must)(?: (?:is|are|do|does|did|can|should|you|i|to))* /,
+	/^(?:best|top|cheap(?:est)?|types? of|cost of|price of|ideas for|guide to|diy|buy|repair(?:ing)?|fix(?:ing)?|build(?:ing)?|make|making) /
+];
 const TAILS =
 	/ (?:costs?|prices?|pricing|cost per .+|price per .+|near me|nearby|ideas?|designs?|examples?|types?|tools?|equipment|kits?|repairs?|calculator|diagram|uk|last|be|take|weigh|vs\.? .+|versus .+|or .+|without .+|with .+|for .+|on .+|in .+|per .+)$/;
 
@@ -141,8 +145,8 @@ const TAILS =
 export function subjectOfPhrase(phrase: string): string {
 	let plain = phraseKeyOf(phrase);
 	for (let i = 0; i < 3; i++) {
-		const shorter = plain
-			.replace(LEADS, '')
+		const lead = LEADS.find((pattern) => pattern.test(plain));
+		const shorter = (lead ? plain.replace(lead, '') : plain)
 			.replace(/^(?:an?|the|my|your) /, '')
 			.replace(TAILS, '')
 			.trim();

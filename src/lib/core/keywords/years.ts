@@ -8,7 +8,7 @@ export interface StaleYear {
 	readonly fresh: string;
 }
 
-const YEARS = /(?<![\d.,/-])(20\d\d)(?:\s?([-–/])\s?(20\d\d|\d\d))?(?![\d%/-]|[.,]\d)/g;
+const YEARS = /(?<![\d.,/:-])(20\d\d)(?:\s?([-–/])\s?(20\d\d|\d\d))?(?![\d%/-]|[.,]\d)/g;
 /** Years of events, standards and laws belong to their phrase. */
 const BELONGS =
 	/\b(?:since|after|before|until|from|act|iso|en|bs|din|of|in history|built in|history)\s*$/i;

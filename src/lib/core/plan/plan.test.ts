@@ -20,6 +20,7 @@ import {
 	removeSection,
 	slugOf,
 	warningsOf,
+	withBriefTitles,
 	type Plan,
 	type PlanSection
 } from '.';
@@ -282,5 +283,47 @@ describe('warningsOf', () => {
 			})
 		).toMatch(/worded like a page/);
 		expect(texts({ sections: [plan.sections[0]!, { ...a!, budget: 20 }] })).toMatch(/too many/);
+	});
+});
+
+describe('effort and titles of the brief', () => {
+	const supporting = (): Findings => ({ ...findings, effort: 'supporting' });
+
+	it('asks less of a supporting article: fewer sections and questions, no keyword in an H2', () => {
+		const small = proposePlan(supporting());
+		const questionsIn = (plan: Plan) =>
+			plan.sections.find(({ kind }) => kind === 'faq')?.questions.length ?? 0;
+		expect(small.sections.length).toBeLessThan(plan.sections.length);
+		expect(questionsIn(small)).toBeLessThanOrEqual(3);
+		expect(questionsIn(plan)).toBeGreaterThan(questionsIn(small));
+		expect(plannedWords(small.sections)).toBe(1800);
+		const plain = {
+			...small,
+			sections: small.sections.map((section) =>
+				section.level === 2 ? { ...section, heading: `Part ${section.id}` } : section
+			)
+		};
+		const asksForH2 = (held: Findings) =>
+			warningsOf(plain, held).some(({ text }) => text.startsWith('No H2 holds'));
+		expect(asksForH2(findings)).toBe(true);
+		expect(asksForH2(supporting())).toBe(false);
+	});
+
+	it('takes the titles that were agreed, the title tag only where it fits', () => {
+		const long =
+			'How to build a dry stone wall that outlives you, your children and the lane it stands in';
+		expect(
+			withBriefTitles(plan, { workingTitle: 'Walls that last', description: ' A guide. ' })
+		).toEqual({
+			...plan,
+			title: 'Walls that last',
+			titleTag: 'Walls that last',
+			description: 'A guide.'
+		});
+		expect(withBriefTitles(plan, { workingTitle: long, description: '' })).toEqual({
+			...plan,
+			title: long
+		});
+		expect(withBriefTitles(plan, { workingTitle: '', description: '' })).toEqual(plan);
 	});
 });

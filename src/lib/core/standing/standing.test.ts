@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoFindings, type DemoEvidence } from '../../../../tests/support/demo';
 import { draftArticle } from '../draft';
+import { gradeOf } from '../text';
 import { proposePlan, type Plan } from '../plan';
 import {
 	heading,
@@ -218,5 +219,25 @@ describe('slipsOf', () => {
 	it('tells which planned sections a manuscript lacks', () => {
 		const slips = slipsOf(plan, demo.findings, [], [], new Set());
 		expect(slips.every(({ at }) => at === -1)).toBe(true);
+	});
+});
+
+describe('what the brief settles', () => {
+	it('holds clarity against the grade it names', () => {
+		const at = (grade: number) =>
+			scoreState(state, evidenceOf({ ...demo.findings, grade }, plan)).parts.clarity;
+		const measured = Math.round(gradeOf(state.reading));
+		expect(at(measured)).toBeGreaterThan(at(measured + 6));
+	});
+
+	it('does not ask a supporting article for the keyword in an H2, nor for ten questions', () => {
+		const small = evidenceOf({ ...demo.findings, effort: 'supporting' }, plan);
+		expect(small.questions.length).toBeLessThanOrEqual(4);
+		const without = { ...state, keywordPlaces: { ...state.keywordPlaces, h2: false } };
+		const loss = (held: Evidence) =>
+			scoreState({ ...state, keywordPlaces: { ...state.keywordPlaces, h2: true } }, held).standing -
+			scoreState(without, held).standing;
+		expect(loss(evidence)).toBeGreaterThan(0);
+		expect(loss(small)).toBe(0);
 	});
 });

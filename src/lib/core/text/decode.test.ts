@@ -32,4 +32,20 @@ describe('decodeBytes', () => {
 			decodeBytes(Uint8Array.from({ length: 500 }, (_, i) => (i % 3 === 0 ? 0 : i % 256))).kind
 		).toBe('binary');
 	});
+
+	it('reads UTF-16 that lost its mark, and a marked file with an odd byte at its end', () => {
+		const wide = (text: string) => [...text].flatMap((letter) => [letter.charCodeAt(0), 0]);
+		expect(decodeBytes(Uint8Array.from(wide('wall,1300\n')))).toMatchObject({
+			text: 'wall,1300\n',
+			encoding: 'utf-16le'
+		});
+		const odd = decodeBytes(Uint8Array.from([0xff, 0xfe, ...wide('wall'), 0x41]));
+		expect(odd.kind === 'text' && odd.text.startsWith('wall')).toBe(true);
+	});
+
+	it('knows the signs of Windows-1252, whatever the platform decodes', () => {
+		expect(decodeBytes(Uint8Array.from([0x31, 0x80, 0x93, 0x94, 0x96]))).toMatchObject({
+			text: '1€“”–'
+		});
+	});
 });

@@ -285,7 +285,7 @@
 />
 
 <div
-	class="grid h-full grid-cols-[minmax(0,1fr)_minmax(0,470px)] max-lg:grid-cols-1 max-lg:overflow-y-auto print:block print:h-auto"
+	class="grid h-full grid-cols-[minmax(0,1fr)_minmax(0,470px)] max-lg:block max-lg:overflow-y-auto print:block print:h-auto"
 >
 	<!-- every field saves while it is typed into; leaving it makes a step that can be taken back -->
 	<section
@@ -540,7 +540,7 @@
 	</section>
 
 	<section
-		class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-8 py-6 max-lg:border-t max-lg:border-l-0 max-sm:px-4 print:overflow-visible print:border-0 print:bg-white print:p-0"
+		class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-8 py-6 max-lg:overflow-visible max-lg:border-t max-lg:border-l-0 max-sm:px-4 print:overflow-visible print:border-0 print:bg-white print:p-0"
 		aria-label="The brief on one page"
 	>
 		<BriefSheet

@@ -232,7 +232,7 @@
 		</div>
 	{/if}
 	<main
-		class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,430px)] max-lg:grid-cols-1 max-lg:overflow-y-auto"
+		class="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,430px)] max-lg:block max-lg:overflow-y-auto"
 	>
 		<section
 			class="min-h-0 overflow-y-auto px-5 py-4 max-lg:overflow-visible max-sm:px-3"

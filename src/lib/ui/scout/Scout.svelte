@@ -404,8 +404,11 @@
 	}}
 />
 
-<div class="grid h-full grid-cols-[minmax(0,1fr)_312px] max-lg:grid-cols-1 max-lg:overflow-y-auto">
-	<section class="flex min-h-0 min-w-0 flex-col px-5 pt-3 max-sm:px-3" aria-label="Keywords">
+<div class="grid h-full grid-cols-[minmax(0,1fr)_300px] max-lg:block max-lg:overflow-y-auto">
+	<section
+		class="flex min-h-0 min-w-0 flex-col px-5 pt-3 max-lg:h-[75dvh] max-sm:px-3"
+		aria-label="Keywords"
+	>
 		<div class="flex flex-wrap items-center gap-2 pb-2">
 			<Popup label="Bring in a list" button="act chief" width="15rem" bind:open={openAdd}>
 				{#snippet children(close)}
@@ -455,7 +458,9 @@
 					{desk.shown.length === desk.rows.length
 						? `${desk.rows.length.toLocaleString('en')} phrases`
 						: `${desk.shown.length.toLocaleString('en')} of ${desk.rows.length.toLocaleString('en')} phrases`}
-					in {desk.clusters.length.toLocaleString('en')} clusters{#if desk.stale.length > 0}
+					{desk.clusters.length > 0
+						? `in ${desk.clusters.length.toLocaleString('en')} clusters`
+						: ''}{#if desk.stale.length > 0}
 						· {desk.stale.length === 1 ? 'one passed year' : `${desk.stale.length} passed years`}
 						<button class="linkish" onclick={() => void desk.freshen(desk.stale)}
 							>make {desk.stale.length === 1 ? 'it' : 'them'} {new Date().getFullYear()}</button
@@ -617,7 +622,7 @@
 	</section>
 
 	<aside
-		class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-4 py-4 max-lg:border-t max-lg:border-l-0"
+		class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-4 py-4 max-lg:overflow-visible max-lg:border-t max-lg:border-l-0"
 		aria-label="The phrase in hand"
 	>
 		{#if desk.chosen}

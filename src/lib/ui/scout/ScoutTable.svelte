@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { createVirtualizer } from '@tanstack/svelte-virtual';
 	import { untrack } from 'svelte';
+	import { MediaQuery } from 'svelte/reactivity';
 	import { get } from 'svelte/store';
 	import {
 		isWeaklyHeld,
@@ -34,7 +35,7 @@
 		count: 0,
 		getScrollElement: () => scroller ?? null,
 		estimateSize: () => ROW_HEIGHT,
-		overscan: 12
+		overscan: 6
 	});
 	$effect(() => {
 		const count = rows.length;
@@ -51,7 +52,10 @@
 		if (at > 12) untrack(() => get(virtual).scrollToIndex(at, { align: 'center' }));
 	});
 
-	const shown = $derived(COLUMNS.filter(({ id }) => columns.includes(id)));
+	const narrow = new MediaQuery('max-width: 40rem');
+	const shown = $derived(
+		COLUMNS.filter(({ id, isNarrow }) => columns.includes(id) && (isNarrow || !narrow.current))
+	);
 	const items = $derived($virtual.getVirtualItems());
 	const above = $derived(items[0]?.start ?? 0);
 	const below = $derived($virtual.getTotalSize() - (items.at(-1)?.end ?? 0));
@@ -127,9 +131,15 @@
 >
 	<table class="grid-table" aria-rowcount={rows.length + 1}>
 		<caption class="sr-only">Phrases of the lists</caption>
+		<colgroup>
+			<col style:width="28px" />
+			{#each shown as { id, width } (id)}<col
+					style:width={width === 0 ? 'auto' : `${width}px`}
+				/>{/each}
+		</colgroup>
 		<thead>
 			<tr>
-				<th class="w-7"
+				<th
 					><input
 						type="checkbox"
 						class="checkbox checkbox-xs"
@@ -139,9 +149,9 @@
 						onchange={tickAll}
 					/></th
 				>
-				{#each shown as { id, name, title, field, isNumber, isDescending, isNarrow } (id)}
+				{#each shown as { id, name, title, field, isNumber, isDescending } (id)}
 					<th
-						class={['whitespace-nowrap', isNumber && 'text-right!', !isNarrow && 'max-sm:hidden']}
+						class={['whitespace-nowrap', isNumber && 'text-right!']}
 						aria-sort={sorting.field === field
 							? sorting.isDescending
 								? 'descending'
@@ -158,7 +168,8 @@
 			{#if above > 0}<tr aria-hidden="true"
 					><td class="spacer" style:height="{above}px" colspan={shown.length + 1}></td></tr
 				>{/if}
-			{#each items as { index } (rows[index]?.key ?? index)}
+			<!-- rows are not keyed: while scrolling the same few are filled anew, which is cheaper -->
+			{#each items as { index }, at (at)}
 				{@const row = rows[index]}
 				{#if row}
 					<tr
@@ -179,14 +190,8 @@
 								}}
 							/></td
 						>
-						{#each shown as { id, isNumber, isNarrow } (id)}
-							<td
-								class={[
-									id === 'phrase' && 'phrase',
-									isNumber && 'text-right',
-									!isNarrow && 'max-sm:hidden'
-								]}
-							>
+						{#each shown as { id, isNumber } (id)}
+							<td class={[isNumber && 'text-right']}>
 								{#if id === 'phrase'}
 									<button
 										class="open max-w-full truncate text-left font-serif text-[14.5px] font-medium"
@@ -239,15 +244,15 @@
 									{@const { value, missing } = row.opening}
 									<span class="flex items-center gap-2">
 										<svg
-											width="72"
+											width="56"
 											height="14"
-											viewBox="0 0 72 14"
+											viewBox="0 0 56 14"
 											class="max-lg:hidden"
 											aria-hidden="true"
 										>
-											<line x1="0" x2="72" y1="10" y2="10" stroke="var(--rule)" />
+											<line x1="0" x2="56" y1="10" y2="10" stroke="var(--rule)" />
 											{#if value !== null}<path
-													d="M{4 + 0.64 * value} 10l-4-7h8z"
+													d="M{4 + 0.48 * value} 10l-4-7h8z"
 													fill={missing.length === 0 ? 'var(--color-primary)' : 'none'}
 													stroke="var(--color-primary)"
 												/>{/if}
@@ -275,7 +280,7 @@
 
 <style>
 	table {
-		table-layout: auto;
+		table-layout: fixed;
 	}
 	tbody tr[data-at] {
 		height: 35px;
@@ -296,13 +301,13 @@
 		text-decoration: underline wavy var(--color-accent);
 		text-underline-offset: 3px;
 	}
-	/* the phrase takes what the figures leave */
-	td.phrase {
-		width: 100%;
-		max-width: 0;
+	td {
 		overflow: hidden;
 	}
 	.open {
 		max-width: 100%;
+		/* room for the wave under a passed year */
+		padding-bottom: 3px;
+		margin-bottom: -3px;
 	}
 </style>

@@ -12,6 +12,8 @@ interface ScoutColumn {
 	/** Whether it stays on a narrow screen. */
 	readonly isNarrow: boolean;
 	readonly isUsual: boolean;
+	/** Width in pixels; 0 takes what the others leave. */
+	readonly width: number;
 }
 
 const column = <Id extends string>(
@@ -19,33 +21,36 @@ const column = <Id extends string>(
 	name: string,
 	title: string,
 	field: SortField,
+	width: number,
 	options: Partial<Pick<ScoutColumn, 'isNumber' | 'isNarrow' | 'isUsual' | 'isDescending'>> = {}
 ) => {
 	const { isNumber = false, isNarrow = false, isUsual = true } = options;
 	const isDescending = options.isDescending ?? isNumber;
-	return { id, name, title, field, isNumber, isDescending, isNarrow, isUsual };
+	return { id, name, title, field, width, isNumber, isDescending, isNarrow, isUsual };
 };
 
 /** The columns Scout can show, in order. */
 export const COLUMNS = [
-	column('phrase', 'Phrase', 'The phrase people search', 'phrase', { isNarrow: true }),
-	column('words', 'Words', 'Words in the phrase', 'words', { isNumber: true, isUsual: false }),
-	column('volume', 'Volume', 'Searches a month', 'volume', { isNumber: true, isNarrow: true }),
-	column('change3m', '3 months', 'Change over three months', 'change3m', { isNumber: true }),
-	column('changeYear', 'Year', 'Change over a year', 'changeYear', {
+	column('phrase', 'Phrase', 'The phrase people search', 'phrase', 0, { isNarrow: true }),
+	column('words', 'Words', 'Words in the phrase', 'words', 56, { isNumber: true, isUsual: false }),
+	column('volume', 'Volume', 'Searches a month', 'volume', 74, { isNumber: true, isNarrow: true }),
+	column('change3m', '3 months', 'Change over three months', 'change3m', 70, { isNumber: true }),
+	column('changeYear', 'Year', 'Change over a year', 'changeYear', 64, {
 		isNumber: true,
 		isUsual: false
 	}),
-	column('competition', 'Bidding', 'How many advertisers bid', 'competition', { isUsual: false }),
-	column('competitionIndex', 'Index', 'Competition or difficulty, 0–100', 'competition', {
+	column('competition', 'Bidding', 'How many advertisers bid', 'competition', 70, {
+		isUsual: false
+	}),
+	column('competitionIndex', 'Index', 'Competition or difficulty, 0–100', 'competition', 56, {
 		isNumber: true,
 		isUsual: false
 	}),
-	column('bid', 'Bid', 'What advertisers pay for a click', 'bid', {
+	column('bid', 'Bid', 'What advertisers pay for a click', 'bid', 80, {
 		isNumber: true,
 		isUsual: false
 	}),
-	column('titleMatches', 'Titles', 'Pages with the phrase in their title', 'titleMatches', {
+	column('titleMatches', 'Titles', 'Pages with the phrase in their title', 'titleMatches', 72, {
 		isNumber: true,
 		isUsual: false
 	}),
@@ -54,19 +59,21 @@ export const COLUMNS = [
 		'Title ratio',
 		'Title matches for each search a month; bold is worth writing',
 		'ratio',
+		76,
 		{
 			isNumber: true,
 			isDescending: false
 		}
 	),
-	column('weak', 'Weak at', 'Positions held by weak sites, forums, thin or old pages', 'weak'),
-	column('intent', 'Intent', 'What the searcher wants', 'intent'),
-	column('cluster', 'Cluster', 'Phrases that one article can serve', 'cluster'),
+	column('weak', 'Weak at', 'Positions held by weak sites, forums, thin or old pages', 'weak', 66),
+	column('intent', 'Intent', 'What the searcher wants', 'intent', 94),
+	column('cluster', 'Cluster', 'Phrases that one article can serve', 'cluster', 104),
 	column(
 		'opening',
 		'Opening',
 		'How open the phrase is, 0–100; hollow while parts are not known',
 		'opening',
+		104,
 		{
 			isDescending: true,
 			isNarrow: true
