@@ -42,7 +42,7 @@ async function walk(theme, names) {
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).waitFor();
 	await take('assignments');
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
-	await page.getByRole('tab', { name: 'Notes 2' }).waitFor();
+	await page.getByRole('tab', { name: 'Notes 3' }).waitFor();
 	await take('gather');
 	await stage('Findings');
 	await page.getByRole('button', { name: 'hearting', exact: true }).click();

@@ -26,6 +26,12 @@ for (const theme of ['paper', 'night'] as const) {
 
 		await openSample(page);
 		expect(await findingsOf(page), 'gather').toEqual([]);
+		await goTo(page, 'Scout');
+		await page.getByRole('checkbox', { name: 'Tick dry stone wall cost', exact: true }).click();
+		expect(await findingsOf(page), 'scout').toEqual([]);
+		await goTo(page, 'Brief');
+		await expect(page.getByLabel('Exact keyword')).toBeVisible();
+		expect(await findingsOf(page), 'brief').toEqual([]);
 		await goTo(page, 'Findings');
 		await expect(page.getByRole('button', { name: 'hearting', exact: true })).toBeVisible({
 			timeout: 30_000
@@ -43,12 +49,18 @@ for (const theme of ['paper', 'night'] as const) {
 		await goTo(page, 'Deliver');
 		await expect(page.getByRole('heading', { name: 'Hand it over' })).toBeVisible();
 		expect(await findingsOf(page), 'deliver').toEqual([]);
+		await page.goto('/clients');
+		await page.getByRole('link', { name: 'Fellgate Tools' }).click();
+		await expect(page.getByRole('heading', { name: 'Voice' })).toBeVisible();
+		expect(await findingsOf(page), 'client').toEqual([]);
 	});
 }
 
 test('every stage is reached by keyboard and actions are found by name', async ({ page }) => {
 	await openSample(page);
 	for (const [key, path] of [
+		['1', 'scout'],
+		['2', 'brief'],
 		['4', 'findings'],
 		['5', 'plan'],
 		['6', 'write'],
@@ -75,7 +87,8 @@ test('the screens fit 1280 pixels and are readable at 390', async ({ page }) => 
 	await draftArticle(page);
 	for (const width of [1280, 390]) {
 		await page.setViewportSize({ width, height: 800 });
-		for (const stage of ['Gather', 'Findings', 'Plan', 'Write', 'Deliver'] as const) {
+		const stages = ['Scout', 'Brief', 'Gather', 'Findings', 'Plan', 'Write', 'Deliver'] as const;
+		for (const stage of stages) {
 			await goTo(page, stage);
 			await page.waitForTimeout(200);
 			const overflow = await page.evaluate(

@@ -262,17 +262,15 @@ describe('the second version of the database', () => {
 		db.close();
 		await Dexie.delete('corvan');
 		const old = new Dexie('corvan');
-		old
-			.version(1)
-			.stores({
-				assignments: 'id, updatedAt',
-				pages: 'id, assignment',
-				pageSources: 'id, assignment',
-				notes: 'id, assignment',
-				plans: 'assignment',
-				takes: 'id, assignment',
-				settings: 'key'
-			});
+		old.version(1).stores({
+			assignments: 'id, updatedAt',
+			pages: 'id, assignment',
+			pageSources: 'id, assignment',
+			notes: 'id, assignment',
+			plans: 'assignment',
+			takes: 'id, assignment',
+			settings: 'key'
+		});
 		const before = {
 			title: 'T',
 			keyword: 'k',

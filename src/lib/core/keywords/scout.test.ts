@@ -237,6 +237,18 @@ describe('scoutRowsOf', () => {
 		]);
 	});
 
+	it('keeps a figure before a range that says no more', () => {
+		const volumeOf = (...lists: Keyword[]) =>
+			[...mergeLists(lists.map((each) => [each])).values()].map(
+				({ volume, volumeMin, volumeMax }) => [volume, volumeMin, volumeMax]
+			)[0];
+		const [exact, range] = [row('wall', figure(210)), row('wall', span(100, 1000))];
+		expect(volumeOf(exact, range)).toEqual([210, 210, 210]);
+		expect(volumeOf(range, exact)).toEqual([210, 210, 210]);
+		// a range elsewhere is news
+		expect(volumeOf(exact, row('wall', span(1000, 10_000)))).toEqual([null, 1000, 10_000]);
+	});
+
 	it('adds what was found out, and says where it comes from', () => {
 		const [made] = rowsOf(
 			[row('dry stone wall cost', { ...figure(100), titleMatches: 50 })],

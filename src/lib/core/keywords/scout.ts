@@ -60,7 +60,7 @@ export interface ScoutOptions {
 
 /**
  * Joins lists by phrase, in order of first mention. Lists come oldest first; where two give a
- * figure, the newer counts.
+ * figure, the newer counts, unless it is a mere range around the older one.
  */
 export function mergeLists(lists: readonly (readonly Keyword[])[]): Map<string, Keyword> {
 	const merged = new Map<string, Keyword>();
@@ -68,10 +68,21 @@ export function mergeLists(lists: readonly (readonly Keyword[])[]): Map<string, 
 		for (const row of rows) {
 			const key = phraseKeyOf(row.phrase);
 			const known = merged.get(key);
-			merged.set(key, known ? { ...fillIn(row, known), phrase: known.phrase } : row);
+			merged.set(key, known ? joined(known, row) : row);
 		}
 	}
 	return merged;
+}
+
+function joined(older: Keyword, newer: Keyword): Keyword {
+	const row = { ...fillIn(newer, older), phrase: older.phrase };
+	const { volume } = older;
+	const isFiner =
+		volume !== null &&
+		newer.volume === null &&
+		volume >= (newer.volumeMin ?? 0) &&
+		volume <= (newer.volumeMax ?? Number.POSITIVE_INFINITY);
+	return isFiner ? { ...row, volume, volumeMin: volume, volumeMax: volume } : row;
 }
 
 /** Rows that were made before, by the keyword they were made from; they are taken again while nothing about them changed. */

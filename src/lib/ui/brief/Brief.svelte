@@ -343,25 +343,26 @@
 				label="Client"
 				help="Brings facts as a note, phrases to avoid and names to spell; heads the printed brief."
 			>
-				<span class="flex gap-2">
-					<select
-						class="field"
-						value={draft.client ?? ''}
-						onchange={(event) => {
-							event.stopPropagation();
-							void chooseClient(event.currentTarget.value);
-						}}
-					>
-						<option value="">none</option>
-						{#each clients as { id, name } (id)}<option value={id}>{name}</option>{/each}
-						<option value="new">a new client …</option>
-					</select>
+				<select
+					class="field"
+					value={draft.client ?? ''}
+					onchange={(event) => {
+						event.stopPropagation();
+						void chooseClient(event.currentTarget.value);
+					}}
+				>
+					<option value="">none</option>
+					{#each clients as { id, name } (id)}<option value={id}>{name}</option>{/each}
+					<option value="new">a new client …</option>
+				</select>
+				{#snippet action()}
 					{#if client}<button
 							type="button"
-							class="act"
-							onclick={() => void goto(resolve('/clients/[id]', { id: client.id }))}>Profile</button
+							class="linkish"
+							onclick={() => void goto(resolve('/clients/[id]', { id: client.id }))}
+							>Open the profile</button
 						>{/if}
-				</span>
+				{/snippet}
 			</Field>
 			<Field
 				label="Length in words"

@@ -11,15 +11,32 @@
 		/** Whether the help says something to mend. */
 		warn?: boolean;
 		children: Snippet;
+		/** Something to do beside the name. */
+		action?: Snippet;
 	}
-	let { label, help, error, warn = false, children }: Props = $props();
+	let { label, help, error, warn = false, children, action }: Props = $props();
+
+	const id = $props.id();
+
+	/** Ties name and help to whatever field was put in: options of a list are no part of its name. */
+	function describe(box: HTMLElement) {
+		const field = box.querySelector('input, select, textarea');
+		field?.setAttribute('aria-labelledby', `${id}-name`);
+		field?.setAttribute('aria-describedby', `${id}-help`);
+	}
 </script>
 
-<label class="mb-3 block">
-	<span class="mb-0.5 block font-semibold">{label}</span>
-	{@render children()}
-	<span
-		class={['mt-0.5 block text-xs', error ? 'text-error' : warn ? 'text-accent' : 'text-ink-2']}
-		role={error ? 'alert' : undefined}>{error ?? help}</span
+<div class="relative mb-3" {@attach describe}>
+	<label class="block">
+		<span id="{id}-name" class="mb-0.5 block font-semibold">{label}</span>
+		{@render children()}
+	</label>
+	{#if action}<span class="absolute top-0 right-0">{@render action()}</span>{/if}
+	<p
+		id="{id}-help"
+		class={['mt-0.5 text-xs', error ? 'text-error' : warn ? 'text-accent' : 'text-ink-2']}
+		role={error ? 'alert' : undefined}
 	>
-</label>
+		{error ?? help}
+	</p>
+</div>

@@ -321,7 +321,8 @@
 				ontoggle={() => toggle(page)}
 			/>
 		{:else if tab !== 'pages' && note}
-			{#key note.id}
+			<!-- a client's facts are changed elsewhere -->
+			{#key note.client ? note.text : note.id}
 				<NotePane
 					{note}
 					sign={session.noteSigns.get(note.id) ?? null}
