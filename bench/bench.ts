@@ -3,6 +3,17 @@ import { Readability } from '@mozilla/readability';
 import { readFileSync, readdirSync } from 'node:fs';
 import { parseHTML } from 'linkedom/worker';
 import { assembleFindings, workOnPage, type PageWork } from '../src/lib/core/findings';
+import {
+	clusterPhrases,
+	filterRows,
+	mergeLists,
+	readKeywordList,
+	runThrough,
+	scoutRowsOf,
+	sortRows,
+	type Keyword,
+	type ScoutCache
+} from '../src/lib/core/keywords';
 import { cleanPage, type Block } from '../src/lib/core/pages';
 import { placeTerms, proposePlan } from '../src/lib/core/plan';
 import {
@@ -24,7 +35,7 @@ import {
 	type DocNode,
 	type TakeDoc
 } from '../src/lib/core/takes';
-import { countWords } from '../src/lib/core/text';
+import { contentStemsOf, countWords } from '../src/lib/core/text';
 import { demoFindings, demoTagger } from '../tests/support/demo';
 
 const KEYWORD = 'how to build a dry stone wall';
@@ -53,6 +64,21 @@ const shown = (ms: number) => (ms < 10 ? ms.toFixed(2) : ms.toFixed(0));
 
 function add(work: string, ms: string, baseline: string, ratio: number, budget: string): void {
 	rows.push({ work, ms, baseline, ratio: `${ratio.toFixed(ratio < 10 ? 2 : 0)}×`, budget });
+}
+
+/** A made-up planner's export: subjects, purposes and a long tail of rare words. */
+function keywordListText(rows: number): string {
+	const subjects = ['stone wall', 'garden wall', 'gabion wall', 'gravel path', 'brick fence'];
+	const purposes = ['cost', 'ideas', 'repair', 'height', 'drainage', 'tools', 'near me', 'kit'];
+	const opens = ['how to build a', 'best', '', 'what is a', 'cheap'];
+	const lines = ['Keyword,Avg. monthly searches,Three month change,YoY change,Competition'];
+	for (let i = 0; i < rows; i++) {
+		const words = [opens[i % 5], subjects[(i * 7) % 5], purposes[(i * 3) % 8], `kind ${i % 2000}`];
+		lines.push(
+			`${words.join(' ').trim()} ${i},"${1 + (i % 9)},${100 + (i % 900)}",+${i % 90}%,-${i % 40}%,Low`
+		);
+	}
+	return lines.join('\n');
 }
 
 const demo = demoFindings();
@@ -214,6 +240,86 @@ let works: PageWork[] = [];
 		at(keys, 0.5) / at(full, 0.5),
 		'≤ 8 ms, p95 ≤ 16 ms, ≤ 0.05×'
 	);
+}
+
+{
+	const list = keywordListText(50_000);
+	let read: readonly Keyword[] = [];
+	const reading = times(() => {
+		const result = runThrough(readKeywordList(list));
+		if (result.kind === 'read') read = result.list.rows;
+	}, 3);
+	const plain = times(() => list.split('\n').map((line) => line.split(',')), 3);
+	add(
+		`keyword list, ${read.length.toLocaleString('en')} rows read and understood`,
+		`${shown(at(reading, 0.5))} ms`,
+		`splitting lines ${shown(at(plain, 0.5))} ms`,
+		at(reading, 0.5) / at(plain, 0.5),
+		'in a worker, with progress'
+	);
+
+	const options = { today: '2026-11-24' };
+	const merged = mergeLists([read]);
+	const cache: ScoutCache = new WeakMap();
+	const first = times(() => scoutRowsOf(merged, [], options), 3);
+	scoutRowsOf(merged, [], options, cache);
+	const again = times(
+		() => scoutRowsOf(merged, [{ key: 'stone wall 1 kind 1', isStruck: true }], options, cache),
+		5
+	);
+	add(
+		'one phrase of them changed: all rows again',
+		`${shown(at(again, 0.5))} ms`,
+		`every row anew ${shown(at(first, 0.5))} ms`,
+		at(again, 0.5) / at(first, 0.5),
+		'–'
+	);
+
+	const scouted = scoutRowsOf(merged, [], options, cache);
+	const none = new Map<string, string>();
+	const filtering = times(
+		() =>
+			sortRows(
+				filterRows(
+					scouted,
+					[
+						{ kind: 'number', field: 'volume', bound: 'most', value: 250 },
+						{ kind: 'text', text: 'wall', isWithout: false }
+					],
+					none
+				),
+				{ field: 'opening', isDescending: true },
+				none
+			),
+		7
+	);
+	const copying = times(() => [...scouted].sort((a, b) => (a.key < b.key ? -1 : 1)), 3);
+	add(
+		'filter and sort them',
+		`${shown(at(filtering, 0.5))} ms`,
+		`sort by name alone ${shown(at(copying, 0.5))} ms`,
+		at(filtering, 0.5) / at(copying, 0.5),
+		'smooth: under 100 ms'
+	);
+
+	for (const count of [5_000, 50_000]) {
+		const input = scouted.slice(0, count).map((row) => ({
+			...row,
+			intent: row.searchIntent,
+			addresses: null,
+			given: ''
+		}));
+		let clusters = 0;
+		const clustering = times(() => (clusters = runThrough(clusterPhrases(input)).length), 3);
+		const stems = times(() => input.map(({ phrase }) => contentStemsOf(phrase)), 3);
+		add(
+			`${input.length.toLocaleString('en')} phrases put into ${clusters} clusters`,
+			`${shown(at(clustering, 0.5))} ms`,
+			`stemming them ${shown(at(stems, 0.5))} ms`,
+			at(clustering, 0.5) / at(stems, 0.5),
+			count === 5_000 ? '≤ 2 s' : 'in a worker, with progress'
+		);
+	}
 }
 
 console.table(rows);

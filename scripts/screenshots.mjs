@@ -44,6 +44,15 @@ async function walk(theme, names) {
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
 	await page.getByRole('tab', { name: 'Notes 3' }).waitFor();
 	await take('gather');
+	await stage('Scout');
+	await page.getByText('The keyword of this assignment').waitFor();
+	await page
+		.getByRole('button', { name: 'how deep should dry stone wall foundations be', exact: true })
+		.click();
+	await take('scout');
+	await stage('Brief');
+	await page.getByLabel('Exact keyword').waitFor();
+	await take('brief');
 	await stage('Findings');
 	await page.getByRole('button', { name: 'hearting', exact: true }).click();
 	await take('findings-terms');
@@ -71,11 +80,18 @@ async function walk(theme, names) {
 	await take('write');
 	await stage('Deliver');
 	await take('deliver');
+	await page.goto(`${address}/clients`);
+	await page.getByRole('link', { name: 'Fellgate Tools' }).click();
+	await page.getByRole('heading', { name: 'Voice' }).waitFor();
+	await take('client');
 	await page.context().close();
 }
 
 await walk('paper', [
 	'assignments',
+	'scout',
+	'brief',
+	'client',
 	'gather',
 	'findings-terms',
 	'findings-topics',
@@ -84,6 +100,6 @@ await walk('paper', [
 	'write',
 	'deliver'
 ]);
-await walk('night', ['findings-terms', 'write']);
+await walk('night', ['scout', 'findings-terms', 'write']);
 await browser.close();
 server.kill();

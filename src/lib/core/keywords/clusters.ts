@@ -44,6 +44,8 @@ export const CLUSTER_LIMITS = {
 	likeness: 0.56,
 	/** A phrase left alone joins what it is nearest to from here on. */
 	likenessAlone: 0.42,
+	/** Groups looked at for each word of a phrase, those of much searched phrases first. */
+	looked: 100,
 	/** Phrases that must be about a thing before groups are cut by it. */
 	subjectNamed: 3
 } as const;
@@ -80,11 +82,15 @@ export function* clusterPhrases(input: readonly ClusterInput[]): Generator<Step,
 		const group = groups[at]!;
 		const { addresses } = phrases[p]!;
 		group.members.push(p);
+		// the length follows from what changes: groups of thousands would be summed up again and again
+		let square = group.length ** 2;
 		for (const [n, w] of words.vectors[p]!) {
-			group.sum.set(n, (group.sum.get(n) ?? 0) + w);
+			const before = group.sum.get(n) ?? 0;
+			group.sum.set(n, before + w);
+			square += (before + w) ** 2 - before ** 2;
 			posts[n]!.add(at);
 		}
-		group.length = lengthOf(group.sum);
+		group.length = Math.sqrt(square);
 		group.addresses ??= addresses && new Set(addresses.slice(0, CLUSTER_LIMITS.results));
 	};
 	const found = (given: string) =>
@@ -133,10 +139,14 @@ export function* clusterPhrases(input: readonly ClusterInput[]): Generator<Step,
 		for (const n of vector.keys()) {
 			if (!rare[n]) continue;
 			hasRare = true;
-			for (const at of posts[n]!) candidates.add(at);
+			let looked = 0;
+			for (const at of posts[n]!) {
+				candidates.add(at);
+				if (++looked === CLUSTER_LIMITS.looked) break;
+			}
 		}
 		// phrases of the subject's words alone meet others of their kind
-		if (!hasRare) groups.forEach((_, at) => candidates.add(at));
+		if (!hasRare) groups.slice(0, 2 * CLUSTER_LIMITS.looked).forEach((_, at) => candidates.add(at));
 		else if (own) groups.forEach(({ addresses }, at) => addresses && candidates.add(at));
 		let best: { at: number; byResults: boolean } | null = null;
 		let most = least;
@@ -166,11 +176,11 @@ function bySubject(
 	const subjects = phrases.map(({ phrase }) => contentStemsOf(subjectOfPhrase(phrase)).join(' '));
 	const frequency = new Map<string, number>();
 	for (const subject of subjects) frequency.set(subject, (frequency.get(subject) ?? 0) + 1);
-	// the rarer thing tells more: "batter frame for dry stone wall" is about the frame
-	const things = [...frequency]
-		.filter(([subject, n]) => n >= CLUSTER_LIMITS.subjectNamed && subject.includes(' '))
-		.sort((a, b) => a[1] - b[1] || (a[0] < b[0] ? -1 : 1))
-		.map(([subject]) => ` ${subject} `);
+	const things = new Map(
+		[...frequency].filter(
+			([subject, n]) => n >= CLUSTER_LIMITS.subjectNamed && subject.includes(' ')
+		)
+	);
 	return groups.flatMap((group) => {
 		if (group.given !== '' || group.members.length < 4) return [group];
 		const parts = new Map<string, number[]>();
@@ -198,15 +208,30 @@ function bySubject(
 	});
 }
 
-/** The thing a phrase is about; empty when it names none. */
-function thingOf(phrase: string, things: readonly string[], binding: ReadonlySet<string>): string {
-	const text = ` ${contentStemsOf(phrase).join(' ')} `;
-	// what binds the group cannot cut it: a batter frame belongs with the batter
-	const named = things.filter(
-		(each) => text.includes(each) && !each.split(' ').some((stem) => binding.has(stem))
+/** The thing a phrase is about; empty when it names none. `things` tells how often each is named. */
+function thingOf(
+	phrase: string,
+	things: ReadonlyMap<string, number>,
+	binding: ReadonlySet<string>
+): string {
+	const stems = contentStemsOf(phrase);
+	const named: string[] = [];
+	for (let from = 0; from < stems.length; from++) {
+		// what binds the group cannot cut it: a batter frame belongs with the batter
+		for (let to = from; to < stems.length && !binding.has(stems[to]!); to++) {
+			const run = stems.slice(from, to + 1).join(' ');
+			if (things.has(run)) named.push(run);
+		}
+	}
+	return (
+		named
+			// "dry stone wall" holds "stone wall", which is then not what is meant
+			.filter(
+				(each) => !named.some((other) => other !== each && ` ${other} `.includes(` ${each} `))
+			)
+			// the rarer thing tells more: "batter frame for dry stone wall" is about the frame
+			.sort((a, b) => things.get(a)! - things.get(b)! || (a < b ? -1 : 1))[0] ?? ''
 	);
-	// "dry stone wall" holds "stone wall", which is then not what is meant
-	return named.find((each) => !named.some((other) => other !== each && other.includes(each))) ?? '';
 }
 
 /** Stems in half of the members and in few other phrases. */

@@ -42,7 +42,9 @@ export interface Keyword extends Volume {
 export function blankKeyword(phrase: string): Keyword {
 	return {
 		phrase,
-		...NO_VOLUME,
+		volume: null,
+		volumeMin: null,
+		volumeMax: null,
 		change3m: null,
 		changeYear: null,
 		competition: null,

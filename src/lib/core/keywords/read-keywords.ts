@@ -133,7 +133,8 @@ function readRow({ cells }: DelimitedRecord, columns: readonly Column[]): Keywor
 	if (cells.slice(columns.length).some((cell) => cell.trim() !== '')) {
 		return `it has ${cells.length} values for ${columns.length} columns: put text that holds the separator into quotation marks`;
 	}
-	let row: { -readonly [K in keyof Keyword]: Keyword[K] } = blankKeyword('');
+	// filled in place: a copy for each cell would cost more than all the reading
+	const row: { -readonly [K in keyof Keyword]: Keyword[K] } = blankKeyword('');
 	const other: [string, string][] = [];
 	for (const column of columns) {
 		const cell = plainCell(cells[column.index] ?? '');
@@ -148,7 +149,7 @@ function readRow({ cells }: DelimitedRecord, columns: readonly Column[]): Keywor
 		}
 		const values = valuesOf(cell, column);
 		if (values === undefined) return `“${cell.slice(0, 40)}” in ${column.name} is not a number`;
-		row = { ...row, ...values };
+		Object.assign(row, values);
 	}
 	if (row.phrase === '') return 'it names no phrase';
 	if (!/[\p{L}\p{N}]/u.test(row.phrase)) return 'its phrase holds no word';

@@ -150,8 +150,23 @@ function scoutRowOf(
 	const weakSpots = results && weakSpotsOf(row.phrase, results, today);
 	const read = intentOf(row.phrase, brands);
 	const given = note?.intent ?? row.intent;
+	const { volume, volumeMin, volumeMax, change3m, changeYear } = row;
+	// written out: made for tens of thousands of phrases at once, where a spread costs ten times as much
 	return {
-		...row,
+		phrase: row.phrase,
+		volume,
+		volumeMin,
+		volumeMax,
+		change3m,
+		changeYear,
+		competition: row.competition,
+		competitionIndex: row.competitionIndex,
+		bidLow: row.bidLow,
+		bidHigh: row.bidHigh,
+		currency: row.currency,
+		intent: row.intent,
+		cluster: row.cluster,
+		other: row.other,
 		key,
 		was,
 		words: countWords(row.phrase),
@@ -161,7 +176,10 @@ function scoutRowOf(
 		resultsOrigin: note?.results?.origin ?? null,
 		titles,
 		weakSpots,
-		opening: openingOf({ ...row, titles, weakSpots }, weights),
+		opening: openingOf(
+			{ volume, volumeMin, volumeMax, change3m, changeYear, titles, weakSpots },
+			weights
+		),
 		searchIntent: given ?? read.intent,
 		cues: given ? [] : read.cues,
 		isIntentGiven: given !== null,

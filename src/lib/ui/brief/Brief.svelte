@@ -540,8 +540,11 @@
 		</div>
 	</section>
 
+	<!-- a scrolling region must be reachable by keyboard -->
+	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 	<section
 		class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-8 py-6 max-lg:overflow-visible max-lg:border-t max-lg:border-l-0 max-sm:px-4 print:overflow-visible print:border-0 print:bg-white print:p-0"
+		tabindex="0"
 		aria-label="The brief on one page"
 	>
 		<BriefSheet

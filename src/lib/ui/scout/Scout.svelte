@@ -575,7 +575,7 @@
 					{/snippet}
 				</Popup>
 				<button class="act" onclick={() => void desk.strike(ticked)}>Strike</button>
-				<button class="linkish" onclick={() => (desk.ticked = new Set())}>Untick</button>
+				<button class="act" onclick={() => (desk.ticked = new Set())}>Untick</button>
 			</div>
 		{/if}
 
