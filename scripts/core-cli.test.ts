@@ -141,3 +141,32 @@ describe('core plan, draft and standing', () => {
 		expect(standing.moves[0]!.gain).toBeGreaterThan(0);
 	}, 90_000);
 });
+
+describe('core keywords', () => {
+	it('prints what the importers read, whatever the encoding, and goes on after what they cannot', () => {
+		const wide = join(ROOT, 'demo/keywords/garden-walls-planner.tsv');
+		const list = file(
+			'list.csv',
+			'Keyword;Volume;YoY change;Mood\nstone wall;1.300;∞;glad\nhedge;many;;\n'
+		);
+		const picture = file('list.png', Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 1]));
+		const { status, out } = core('keywords', wide, picture, list);
+		expect(status).toBe(1);
+		const [first, second, failed] = JSON.parse(out) as Record<string, unknown>[];
+		expect(first).toMatchObject({ encoding: 'utf-16le', delimiter: '\t', headerLine: 3 });
+		expect(second).toMatchObject({
+			file: list,
+			encoding: 'utf-8',
+			delimiter: ';',
+			columns: [
+				{ name: 'Keyword', meaning: 'phrase' },
+				{ name: 'Volume', meaning: 'volume' },
+				{ name: 'YoY change', meaning: 'changeYear' },
+				{ name: 'Mood', meaning: 'other' }
+			],
+			rows: [{ phrase: 'stone wall', volume: 1300, changeYear: '∞', other: { Mood: 'glad' } }],
+			rejected: [{ line: 3, reason: '“many” in Volume is not a number' }]
+		});
+		expect(failed).toMatchObject({ file: picture, error: 'looks like a PNG picture, not text' });
+	}, 30_000);
+});

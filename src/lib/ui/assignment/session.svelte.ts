@@ -1,9 +1,9 @@
-import { liveQuery, type Observable } from 'dexie';
 import { getContext, setContext } from 'svelte';
 import { factsNoteOf } from '$lib/core/clients';
 import type { Findings } from '$lib/core/findings';
 import type { Plan } from '$lib/core/plan';
 import type { PageStanding } from '$lib/core/standing';
+import { follow } from '$lib/data/follow';
 import { listNotes, listPages } from '$lib/data/pages';
 import { listTakes, readPlan, savePlan } from '$lib/data/takes';
 import { changeAssignment } from '$lib/data/assignments';
@@ -96,40 +96,40 @@ export class Session {
 
 	/** Follows the stored data; returns what ends it. */
 	open(): () => void {
-		const follow = <T>(query: () => Promise<T>, take: (value: T) => void) => {
-			const subscription = (liveQuery(query) as Observable<T>).subscribe({
-				next: take,
-				error: (error: unknown) => (this.#trouble = String(error))
-			});
-			return () => subscription.unsubscribe();
-		};
+		const tell = (message: string) => (this.#trouble = message);
 		const ends = [
 			follow(
 				() => db.assignments.get(this.id),
-				(value) => (this.#assignment = value ?? null)
+				(value) => (this.#assignment = value ?? null),
+				tell
 			),
 			follow(
 				() => listPages(this.id),
-				(value) => (this.#pages = value)
+				(value) => (this.#pages = value),
+				tell
 			),
 			follow(
 				() => listNotes(this.id),
-				(value) => (this.#notes = value)
+				(value) => (this.#notes = value),
+				tell
 			),
 			follow(
 				async () => {
 					const client = (await db.assignments.get(this.id))?.client;
 					return client ? await db.clients.get(client) : null;
 				},
-				(value) => (this.#client = value ?? null)
+				(value) => (this.#client = value ?? null),
+				tell
 			),
 			follow(
 				() => readPlan(this.id),
-				(value) => (this.#plan = value?.plan ?? null)
+				(value) => (this.#plan = value?.plan ?? null),
+				tell
 			),
 			follow(
 				() => listTakes(this.id),
-				(value) => (this.#takes = value)
+				(value) => (this.#takes = value),
+				tell
 			)
 		];
 		return () => ends.forEach((end) => end());

@@ -26,6 +26,7 @@
 	import { history } from '../frame/history.svelte';
 	import { useSession } from '../assignment/session.svelte';
 	import { download } from '../parts/download';
+	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
 	import { localDay } from '../scout/desk.svelte';
 	import { volumeShown } from '../scout/format';
@@ -299,15 +300,14 @@
 			<div class="ml-auto flex flex-wrap gap-2">
 				<Popup label="Markdown" width="14rem">
 					{#snippet children(close)}
-						{#each [['Copy it', () => void copyMarkdown()], ['Export it', exportMarkdown], ['Bring one in', () => picker?.click()]] as const as [label, run] (label)}
-							<button
-								class="block w-full px-1 py-1 text-left hover:bg-wash"
-								onclick={() => {
-									close();
-									run();
-								}}>{label}</button
-							>
-						{/each}
+						<MenuItems
+							items={[
+								['Copy it', () => void copyMarkdown()],
+								['Export it', exportMarkdown],
+								['Bring one in', () => picker?.click()]
+							]}
+							onclose={close}
+						/>
 					{/snippet}
 				</Popup>
 				<button class="act" onclick={() => window.print()}>Print</button>

@@ -6,6 +6,7 @@
 	import type { Incoming } from '$lib/workers/client';
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
+	import DropZone from '../parts/DropZone.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
 	import Tabs from '../parts/Tabs.svelte';
 	import { useSession } from '../assignment/session.svelte';
@@ -21,7 +22,6 @@
 	let tab = $state<Tab>('pages');
 	let chosen = $state<string | null>(null);
 	let isPasting = $state(false);
-	let isDropping = $state(false);
 	let work = $state<{ label: string; done: number; all: number } | null>(null);
 	let isCancelled = false;
 	let report = $state.raw<ImportReport | null>(null);
@@ -168,27 +168,7 @@
 			}
 		});
 	}
-
-	function ondrop(event: DragEvent) {
-		if (!event.dataTransfer?.files.length) return;
-		event.preventDefault();
-		isDropping = false;
-		void bringFiles([...event.dataTransfer.files], 'any');
-	}
 </script>
-
-<svelte:window
-	ondragover={(event) => {
-		if (event.dataTransfer?.types.includes('Files')) {
-			event.preventDefault();
-			isDropping = true;
-		}
-	}}
-	ondragleave={(event) => {
-		if (!event.relatedTarget) isDropping = false;
-	}}
-	{ondrop}
-/>
 
 <input
 	bind:this={pagePicker}
@@ -338,10 +318,7 @@
 	</section>
 </div>
 
-{#if isDropping}
-	<div
-		class="pointer-events-none fixed inset-3 z-30 grid place-items-center border-2 border-dashed border-accent bg-base-100/90"
-	>
-		<p class="font-serif text-xl">Drop pages, notes or questions to bring them in</p>
-	</div>
-{/if}
+<DropZone
+	label="Drop pages, notes or questions to bring them in"
+	onfiles={(files) => void bringFiles(files, 'any')}
+/>

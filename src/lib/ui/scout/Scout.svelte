@@ -11,11 +11,14 @@
 		type ScoutRow
 	} from '$lib/core/keywords';
 	import type { Scope } from '$lib/data/db';
+	import { readSetting, saveSetting } from '$lib/data/settings';
 	import { lookUp } from '$lib/services/search';
 	import { analysis } from '$lib/workers/client';
 	import { actions } from '../frame/actions.svelte';
 	import { download } from '../parts/download';
+	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
+	import DropZone from '../parts/DropZone.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
 	import { COLUMNS, USUAL_COLUMNS, type ColumnId } from './columns';
 	import { ScoutDesk, messageOf } from './desk.svelte';
@@ -49,13 +52,18 @@
 	$effect(() => desk.followClusters());
 
 	let columns = $state.raw<readonly ColumnId[]>(USUAL_COLUMNS);
+	$effect(() => {
+		void readSetting('scout-columns').then((kept) => {
+			if (Array.isArray(kept))
+				columns = COLUMNS.map(({ id }) => id).filter((id) => kept.includes(id));
+		});
+	});
 	let work = $state<{ label: string; done: number; all: number } | null>(null);
 	let isCancelled = false;
 	let incoming = $state.raw<readonly ReadingList[]>([]);
 	let adding = $state<'paste' | 'type' | 'results' | null>(null);
 	let pasted = $state('');
 	let resultsFor = $state('');
-	let isDropping = $state(false);
 	let picker = $state<HTMLInputElement>();
 	let resultsPicker = $state<HTMLInputElement>();
 	let clusterName = $state('');
@@ -351,33 +359,15 @@
 		onassignment(id);
 	}
 
-	function ondrop(event: DragEvent) {
-		if (!event.dataTransfer?.files.length) return;
-		event.preventDefault();
-		isDropping = false;
-		void readFiles([...event.dataTransfer.files]);
-	}
-
 	function toggleColumn(id: ColumnId) {
 		const on = new Set(columns);
 		if (on.has(id)) on.delete(id);
 		else on.add(id);
 		columns = COLUMNS.map((column) => column.id).filter((each) => on.has(each));
+		void saveSetting('scout-columns', columns);
 	}
 </script>
 
-<svelte:window
-	ondragover={(event) => {
-		if (event.dataTransfer?.types.includes('Files')) {
-			event.preventDefault();
-			isDropping = true;
-		}
-	}}
-	ondragleave={(event) => {
-		if (!event.relatedTarget) isDropping = false;
-	}}
-	{ondrop}
-/>
 <input
 	bind:this={picker}
 	type="file"
@@ -412,15 +402,15 @@
 		<div class="flex flex-wrap items-center gap-2 pb-2">
 			<Popup label="Bring in a list" button="act chief" width="15rem" bind:open={openAdd}>
 				{#snippet children(close)}
-					{#each [['Files: CSV, TSV, text', () => picker?.click()], ['Paste from a planner or spreadsheet', () => (adding = 'paste')], ['Type phrases', () => (adding = 'type')], ['A list of who ranks', () => openResults('')]] as const as [label, run] (label)}
-						<button
-							class="block w-full px-1 py-1 text-left hover:bg-wash"
-							onclick={() => {
-								close();
-								run();
-							}}>{label}</button
-						>
-					{/each}
+					<MenuItems
+						items={[
+							['Files: CSV, TSV, text', () => picker?.click()],
+							['Paste from a planner or spreadsheet', () => (adding = 'paste')],
+							['Type phrases', () => (adding = 'type')],
+							['A list of who ranks', () => openResults('')]
+						]}
+						onclose={close}
+					/>
 				{/snippet}
 			</Popup>
 			{#if desk.lists.length > 0}
@@ -454,6 +444,7 @@
 							keys.map((key) => ({ key, isStruck: false }))
 						)}
 				/>
+				<button class="act" title="The phrases shown, as CSV" onclick={exportCsv}>Export</button>
 				<p class="ml-auto text-ink-2">
 					{desk.shown.length === desk.rows.length
 						? `${desk.rows.length.toLocaleString('en')} phrases`
@@ -563,15 +554,15 @@
 				</Popup>
 				<Popup label="Copy" width="12rem">
 					{#snippet children(close)}
-						{#each [['lines', 'as lines'], ['commas', 'with commas'], ['table', 'with volumes, for a sheet'], ['markdown', 'as a Markdown table']] as const as [form, label] (form)}
-							<button
-								class="block w-full px-1 py-1 text-left hover:bg-wash"
-								onclick={() => {
-									close();
-									void copy(form);
-								}}>{label}</button
-							>
-						{/each}
+						<MenuItems
+							items={[
+								['as lines', () => void copy('lines')],
+								['with commas', () => void copy('commas')],
+								['with volumes, for a sheet', () => void copy('table')],
+								['as a Markdown table', () => void copy('markdown')]
+							]}
+							onclose={close}
+						/>
 					{/snippet}
 				</Popup>
 				<button class="act" onclick={() => void desk.strike(ticked)}>Strike</button>
@@ -660,10 +651,4 @@
 	</aside>
 </div>
 
-{#if isDropping}
-	<div
-		class="pointer-events-none fixed inset-3 z-30 grid place-items-center border-2 border-dashed border-accent bg-base-100/90"
-	>
-		<p class="font-serif text-xl">Drop keyword lists to bring them in</p>
-	</div>
-{/if}
+<DropZone label="Drop keyword lists to bring them in" onfiles={(files) => void readFiles(files)} />

@@ -260,6 +260,7 @@
 										<span
 											class="w-6 text-right"
 											class:font-semibold={missing.length === 0}
+											class:text-ink-2={missing.length > 0}
 											title={missing.length > 0
 												? `not known: ${missing.length} of 4 parts`
 												: undefined}>{value === null ? '–' : Math.round(value)}</span

@@ -1,4 +1,3 @@
-import { liveQuery, type Observable } from 'dexie';
 import { untrack } from 'svelte';
 import { z } from 'zod';
 import {
@@ -35,6 +34,7 @@ import {
 	takeLists,
 	type WholeList
 } from '$lib/data/keywords';
+import { follow } from '$lib/data/follow';
 import { readSetting, saveSetting } from '$lib/data/settings';
 import { analysis, type Progress } from '$lib/workers/client';
 import { history } from '../frame/history.svelte';
@@ -116,13 +116,7 @@ export class ScoutDesk {
 
 	/** Follows what is stored; returns what ends it. */
 	open(): () => void {
-		const follow = <T>(query: () => Promise<T>, take: (value: T) => void) => {
-			const subscription = (liveQuery(query) as Observable<T>).subscribe({
-				next: take,
-				error: (error: unknown) => (this.#trouble = String(error))
-			});
-			return () => subscription.unsubscribe();
-		};
+		const tell = (message: string) => (this.#trouble = message);
 		void this.#readSettings();
 		const ends = [
 			follow(
@@ -130,15 +124,18 @@ export class ScoutDesk {
 				(lists) => {
 					this.#lists = lists;
 					void this.#readRows(lists);
-				}
+				},
+				tell
 			),
 			follow(
 				() => readPhraseNotes(this.scope),
-				(notes) => (this.#notes = notes)
+				(notes) => (this.#notes = notes),
+				tell
 			),
 			follow(
 				() => (this.scope ? readClient(this.scope) : Promise.resolve(undefined)),
-				(client) => (this.#client = client ?? null)
+				(client) => (this.#client = client ?? null),
+				tell
 			)
 		];
 		return () => ends.forEach((end) => end());

@@ -67,7 +67,7 @@
 	let tick = $state(0);
 	let reading = $state.raw<Reading>();
 	let moves = $state.raw<readonly Move[]>([]);
-	let wording = $state.raw<readonly WordingFinding[]>([]);
+	let wording = $state.raw<readonly WordingFinding[] | null>(null);
 	const wordingRules = $derived({
 		mustSay: session.assignment?.brief.mustSay ?? [],
 		mustNotSay: session.mustNotSay,
@@ -106,15 +106,21 @@
 	let frame = 0;
 	let pause: ReturnType<typeof setTimeout> | undefined;
 
+	function wordingOf({ blocks }: Reading): readonly WordingFinding[] {
+		return checkWording(blocks.map(({ text }) => text).join('\n'), wordingRules);
+	}
+
 	function readWith(current: Desk, open: Editor) {
 		reading = current.read(open);
+		// at first at once: a line that came in later would push the page away from under the hand
+		wording ??= wordingOf(reading);
 		cancelAnimationFrame(frame);
 		frame = requestAnimationFrame(layOut);
 		clearTimeout(pause);
 		pause = setTimeout(() => {
 			if (!reading) return;
 			moves = current.moves(reading);
-			wording = checkWording(reading.blocks.map(({ text }) => text).join('\n'), wordingRules);
+			wording = wordingOf(reading);
 		}, 350);
 	}
 
@@ -441,7 +447,7 @@
 		{/if}
 	</div>
 
-	<WordingLine findings={wording} onshow={showSentence} />
+	<WordingLine findings={wording ?? []} onshow={showSentence} />
 
 	{#if keeper.conflict}
 		<div class="flex flex-wrap items-baseline gap-3 border-b border-warning px-5 py-2" role="alert">

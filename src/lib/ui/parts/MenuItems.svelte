@@ -1,0 +1,19 @@
+<!-- Choices inside a popup, one below the other. -->
+<script lang="ts">
+	interface Props {
+		items: readonly (readonly [label: string, run: () => void])[];
+		/** Closes the popup before the choice is run. */
+		onclose: () => void;
+	}
+	let { items, onclose }: Props = $props();
+</script>
+
+{#each items as [label, run] (label)}
+	<button
+		class="block w-full px-1 py-1 text-left hover:bg-wash"
+		onclick={() => {
+			onclose();
+			run();
+		}}>{label}</button
+	>
+{/each}
