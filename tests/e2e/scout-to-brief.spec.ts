@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { demoFile, goTo, watchErrors } from './support';
+import { demoFile, goTo, makeAssignment, watchErrors } from './support';
 
 const DEMO = new URL('../../demo/', import.meta.url);
 const listFile = (name: string) => ({
@@ -345,7 +345,7 @@ test('lists that are bad, huge or stopped lose nothing', async ({ page }) => {
 		await expect(panel).toContainText('It was not read: it looks like a zip or office file');
 		await expect(panel).toContainText('It was not read: there is nothing in it.');
 		await panel.getByLabel('Meaning of Volume').selectOption('titleMatches');
-		await panel.getByRole('button', { name: 'Bring in 1 phrases' }).click();
+		await panel.getByRole('button', { name: 'Bring in 1 phrase' }).click();
 		await expect(page.getByRole('button', { name: 'wall', exact: true })).toBeVisible();
 		await expect(paneOf(page).getByLabel('Title matches of wall')).toHaveValue('10');
 	});
@@ -360,7 +360,7 @@ test('lists that are bad, huge or stopped lose nothing', async ({ page }) => {
 		await picker.setInputFiles(huge);
 		await page.getByRole('button', { name: 'Cancel' }).click();
 		await expect(page.getByText(/^Reading huge/)).toBeHidden();
-		await expect(page.getByText(/^1 phrases/)).toBeVisible();
+		await expect(page.getByText(/^1 phrase/)).toBeVisible();
 	});
 
 	await test.step('or come in, scroll and filter', async () => {
@@ -376,6 +376,50 @@ test('lists that are bad, huge or stopped lose nothing', async ({ page }) => {
 		await page.keyboard.press('Enter');
 		await expect(page.getByText(/^1 of 50,001 phrases/)).toBeVisible();
 	});
+});
+
+test('a full browser says so and loses nothing that is typed', async ({ page }) => {
+	await makeAssignment(page, 'dry stone wall', '900');
+	await goTo(page, 'Brief');
+	const fill = (isFull: boolean) =>
+		page.evaluate((full) => {
+			const store = IDBObjectStore.prototype as unknown as Record<string, unknown>;
+			store['kept'] ??= store['put'];
+			store['put'] = full
+				? () => {
+						throw new DOMException('no room', 'QuotaExceededError');
+					}
+				: store['kept'];
+		}, isFull);
+	await fill(true);
+	await page.getByLabel('Tone', { exact: true }).fill('dry');
+	await page.getByLabel('Tone', { exact: true }).press('Tab');
+	await expect(page.getByRole('alert')).toContainText('no room left');
+	await expect(page.getByLabel('Tone', { exact: true })).toHaveValue('dry');
+	await fill(false);
+	await page.getByLabel('Purpose').fill('To be trusted');
+	await page.getByLabel('Purpose').press('Tab');
+	await expect(page.getByRole('alert')).toBeHidden();
+	await page.reload();
+	await expect(page.getByLabel('Tone', { exact: true })).toHaveValue('dry');
+	await expect(page.getByLabel('Purpose')).toHaveValue('To be trusted');
+});
+
+test('counts of titles can be pasted as a list', async ({ page }) => {
+	await page.goto('/scout');
+	await bringIn(page, 'walling-phrases.csv');
+	await page.getByRole('button', { name: 'Bring in a list' }).click();
+	await page.getByRole('button', { name: 'Paste counts of titles' }).click();
+	await page
+		.getByLabel('Paste phrases with the number of pages')
+		.fill('dry stone wall coping\t1,050\nhearting stones\t2');
+	await page.getByRole('button', { name: 'Read it' }).click();
+	await page.getByRole('button', { name: 'Bring in 2 phrases' }).click();
+	await page.getByRole('button', { name: 'Add a filter' }).click();
+	await page.getByRole('textbox', { name: 'Words of the phrase' }).fill('hearting stones');
+	await page.keyboard.press('Enter');
+	await rowOf(page, 'hearting stones').getByRole('button').click();
+	await expect(paneOf(page).getByText('2 titles ÷ 40 searches a month = 0.05:')).toBeVisible();
 });
 
 test('the demo’s lists stand ready for its client', async ({ page }) => {

@@ -17,8 +17,7 @@
 	});
 
 	function choose(id: string) {
-		// eslint-disable-next-line svelte/no-navigation-without-resolve -- the query is added to a resolved path
-		void goto(resolve('/scout') + (id === '' ? '' : `?client=${id}`));
+		void goto(id === '' ? resolve('/scout') : resolve(`/scout?client=${id}`));
 	}
 </script>
 

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { COMPETITION_LEVELS, INTENTS, middleVolumeOf } from './keyword';
 import type { ScoutRow } from './scout';
 import { isWeaklyHeld } from './weak-spots';
+import { isAsked } from './working-title';
 
 export const NUMBER_FIELDS = [
 	'volume',
@@ -85,10 +86,7 @@ function testOf(
 		case 'stale':
 			return ({ stale }) => stale !== null;
 		case 'question':
-			return ({ phrase }) =>
-				/^(?:who|what|when|where|why|which|how|can|could|do|does|is|are|should|will|must)\b/i.test(
-					phrase
-				) || phrase.endsWith('?');
+			return ({ phrase }) => isAsked(phrase) || /^how to\b/i.test(phrase) || phrase.endsWith('?');
 	}
 }
 

@@ -17,18 +17,19 @@
 		type Effort
 	} from '$lib/core/brief';
 	import { INTENTS } from '$lib/core/keywords';
+	import { slugOf } from '$lib/core/plan';
 	import { fitsResult, pixelWidthOf, RESULT_ROOM, RESULT_TYPE } from '$lib/core/text';
 	import { changeAssignment } from '$lib/data/assignments';
-	import { addClient, clientNamed, listClients } from '$lib/data/clients';
+	import { clientNamed, listClients } from '$lib/data/clients';
 	import type { Assignment, Client } from '$lib/data/db';
-	import { EMPTY_CLIENT } from '$lib/core/clients';
+	import { isStorageFull } from '$lib/data/trouble';
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
 	import { useSession } from '../assignment/session.svelte';
 	import { download } from '../parts/download';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
-	import { localDay } from '../scout/desk.svelte';
+	import { localDay, messageOf } from '../scout/desk.svelte';
 	import { volumeShown } from '../scout/format';
 	import BriefSheet from './BriefSheet.svelte';
 	import Field from './Field.svelte';
@@ -53,6 +54,8 @@
 	let clients = $state.raw<readonly Client[]>([]);
 	let picker = $state<HTMLInputElement>();
 	let newPhrase = $state('');
+	/** Why the last changes could not be stored. */
+	let trouble = $state('');
 	let timer: ReturnType<typeof setTimeout> | undefined;
 
 	function typedOf({ targetWords, brief }: Stored) {
@@ -150,8 +153,16 @@
 		const now = storable();
 		const text = JSON.stringify(now);
 		if (text === saved) return;
+		const last = saved;
 		saved = text;
-		await changeAssignment(session.id, now);
+		try {
+			await changeAssignment(session.id, now);
+			trouble = '';
+		} catch (error) {
+			// it is tried again with the next change, and what is typed stays on the screen
+			saved = last;
+			trouble = whyNotStored(error);
+		}
 	}
 
 	/** Makes what was changed since the last step one step of the history. */
@@ -161,16 +172,30 @@
 		const now = storable();
 		const text = JSON.stringify(now);
 		if (text === before) return;
+		const last = saved;
 		committed = text;
 		saved = text;
-		await history.run(
-			{
-				label,
-				redo: () => changeAssignment(session.id, now),
-				undo: () => changeAssignment(session.id, JSON.parse(before) as Stored)
-			},
-			{ quiet: true }
-		);
+		try {
+			await history.run(
+				{
+					label,
+					redo: () => changeAssignment(session.id, now),
+					undo: () => changeAssignment(session.id, JSON.parse(before) as Stored)
+				},
+				{ quiet: true }
+			);
+			trouble = '';
+		} catch (error) {
+			committed = before;
+			saved = last;
+			trouble = whyNotStored(error);
+		}
+	}
+
+	function whyNotStored(error: unknown): string {
+		return isStorageFull(error)
+			? 'This browser has no room left, so the last changes are not stored. Copy the brief as Markdown, then delete an old assignment.'
+			: `The last changes are not stored: ${messageOf(error)}`;
 	}
 
 	function settle() {
@@ -185,7 +210,7 @@
 				draft.client = draft.client ?? null;
 				return;
 			}
-			draft.client = ((await clientNamed(name)) ?? (await addClient({ ...EMPTY_CLIENT, name }))).id;
+			draft.client = (await clientNamed(name))?.id ?? null;
 		} else draft.client = value === '' ? null : value;
 		await commit('Changed the client');
 	}
@@ -212,8 +237,11 @@
 	}
 
 	function exportMarkdown() {
-		const name = draft.keyword.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '');
-		download(`brief-${name}.md`, wholeBrief(), 'text/markdown;charset=utf-8');
+		download(
+			`brief-${slugOf(draft.keyword) || 'article'}.md`,
+			wholeBrief(),
+			'text/markdown;charset=utf-8'
+		);
 	}
 
 	async function copyMarkdown() {
@@ -330,6 +358,7 @@
 				{/if}
 			</div>
 		</div>
+		{#if trouble}<p class="pb-3 text-error" role="alert">{trouble}</p>{/if}
 
 		<Field
 			label="Exact keyword"

@@ -4,6 +4,7 @@
 	import { resolve } from '$app/paths';
 	import { Dialog } from 'bits-ui';
 	import { untrack } from 'svelte';
+	import { slugOf } from '$lib/core/plan';
 	import { toast } from 'svelte-sonner';
 	import {
 		clientProfileSchema,
@@ -20,6 +21,7 @@
 		type TakenClient
 	} from '$lib/data/clients';
 	import type { Assignment, Client } from '$lib/data/db';
+	import { follow } from '$lib/data/follow';
 	import { readSetting, saveSetting } from '$lib/data/settings';
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
@@ -49,6 +51,14 @@
 	let error = $state('');
 	let logoPicker = $state<HTMLInputElement>();
 	let timer: ReturnType<typeof setTimeout> | undefined;
+
+	$effect(() =>
+		follow(
+			() => assignmentsOf(client.id),
+			(value) => (shared = value),
+			(message) => (error = message)
+		)
+	);
 
 	const stored = $derived(profileOf(client));
 	const profile = $derived(profileFrom(draft));
@@ -144,7 +154,6 @@
 			return;
 		}
 		error = '';
-		shared = await assignmentsOf(client.id);
 		if (shared.length === 0) await apply();
 		else isConfirming = true;
 	}
@@ -175,8 +184,11 @@
 	}
 
 	function exportProfile() {
-		const name = client.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-');
-		download(`${name}.json`, writeClientFile(profileOf(client), links), 'application/json');
+		download(
+			`${slugOf(client.name) || 'client'}.json`,
+			writeClientFile(profileOf(client), links),
+			'application/json'
+		);
 	}
 
 	async function remove() {
@@ -194,7 +206,7 @@
 	}
 
 	const MOST_LOGO_BYTES = 500_000;
-	async function takeLogo(files: FileList | null) {
+	function takeLogo(files: FileList | null) {
 		const file = files?.[0];
 		if (logoPicker) logoPicker.value = '';
 		if (!file) return;
@@ -206,11 +218,13 @@
 			toast.error(`${file.name} is larger than 500 kB: save it smaller and bring it in again.`);
 			return;
 		}
-		const bytes = new Uint8Array(await file.arrayBuffer());
-		let binary = '';
-		for (const byte of bytes) binary += String.fromCharCode(byte);
-		draft.logo = `data:${file.type};base64,${btoa(binary)}`;
-		typed();
+		const reader = new FileReader();
+		reader.onload = () => {
+			draft.logo = String(reader.result);
+			typed();
+		};
+		reader.onerror = () => toast.error(`${file.name} cannot be read.`);
+		reader.readAsDataURL(file);
 	}
 </script>
 
@@ -323,7 +337,7 @@
 					accept="image/png,image/jpeg,image/webp,image/svg+xml"
 					class="hidden"
 					aria-label="Logo file"
-					onchange={(event) => void takeLogo(event.currentTarget.files)}
+					onchange={(event) => takeLogo(event.currentTarget.files)}
 				/>
 				{#each draft.colours as colour, i (i)}
 					<span class="flex items-center gap-1">
@@ -351,7 +365,7 @@
 					>{/if}
 			</div>
 
-			<LinkMapView client={client.id} {links} />
+			<LinkMapView client={client.id} {links} {shared} />
 		</section>
 		<section
 			class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-6 py-4 max-lg:overflow-visible max-lg:border-t max-lg:border-l-0 max-sm:px-4"

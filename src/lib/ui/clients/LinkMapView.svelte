@@ -7,6 +7,7 @@
 	import { readLinkMap, writeLinkMap, type Link, type LinkMapRead } from '$lib/core/clients';
 	import { decodeBytes } from '$lib/core/text';
 	import { putLinks } from '$lib/data/clients';
+	import type { Assignment } from '$lib/data/db';
 	import { history } from '../frame/history.svelte';
 	import { download } from '../parts/download';
 
@@ -14,8 +15,10 @@
 		/** Id of the client. */
 		client: string;
 		links: readonly Link[];
+		/** Assignments that share the client. */
+		shared: readonly Assignment[];
 	}
-	let { client, links }: Props = $props();
+	let { client, links, shared }: Props = $props();
 
 	const ROW_HEIGHT = 28;
 	let search = $state('');
@@ -89,7 +92,13 @@
 	Links <span class="font-normal text-ink-2">{links.length.toLocaleString('en')}</span>
 </h2>
 <p class="text-xs text-ink-2">
-	A phrase and the address it leads to. Kept for Deliver; they leave with every archive.
+	A phrase and the address it leads to. Kept for Deliver; they leave with every archive. {shared.length ===
+	0
+		? 'No assignment shares them yet.'
+		: `A change applies at once, and reaches ${shared
+				.slice(0, 3)
+				.map(({ title }) => `“${title}”`)
+				.join(', ')}${shared.length > 3 ? ` and ${shared.length - 3} more` : ''}.`}
 </p>
 <div class="mt-2 flex flex-wrap gap-2" role="group" aria-label="Links">
 	<button class="act" onclick={() => picker?.click()}>Bring in a file</button>

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import type { Note, Page } from '$lib/data/db';
+	import { isStorageFull } from '$lib/data/trouble';
 	import { setCounted, takeEvidence, addEvidence, setStruck, saveNote } from '$lib/data/pages';
 	import type { Incoming } from '$lib/workers/client';
 	import { actions } from '../frame/actions.svelte';
@@ -96,8 +97,7 @@
 	}
 
 	function tellStorageTrouble(error: unknown) {
-		const isFull = error instanceof DOMException && error.name === 'QuotaExceededError';
-		const why = isFull
+		const why = isStorageFull(error)
 			? 'This browser has no room left. Deliver an archive of an old assignment and delete it, then try again.'
 			: error instanceof Error
 				? error.message

@@ -1,6 +1,7 @@
 <!-- Lists on their way in: what each column was taken for, and what could not be read. -->
 <script lang="ts">
 	import { COLUMN_MEANINGS, type ColumnMeaning } from '$lib/core/keywords';
+	import { phrasesShown } from './format';
 	import type { ReadingList } from './incoming';
 
 	interface Props {
@@ -51,7 +52,7 @@
 			{:else if read.kind === 'read'}
 				{@const { list, encoding } = read}
 				<p class="text-ink-2">
-					{list.rows.length.toLocaleString('en')} phrases, {encoding}, {DELIMITERS[list.delimiter]},
+					{phrasesShown(list.rows.length)}, {encoding}, {DELIMITERS[list.delimiter]},
 					{list.headerLine === null ? 'no header' : `header on line ${list.headerLine}`}{list.above
 						.length > 0
 						? `, above it “${list.above.join(' · ')}”`
@@ -114,7 +115,7 @@
 	{/each}
 	<div class="flex flex-wrap items-center gap-2">
 		{#if ready.length > 0}<button class="act chief" onclick={onbring}
-				>Bring in {count.toLocaleString('en')} phrases</button
+				>Bring in {phrasesShown(count)}</button
 			>{/if}
 		<button class="act" onclick={oncancel}>{ready.length > 0 ? 'Leave them' : 'Close'}</button>
 		{#if ready.length > 0}<span class="text-ink-2">They join the lists of {scopeName}.</span>{/if}

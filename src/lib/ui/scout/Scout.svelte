@@ -12,6 +12,7 @@
 	} from '$lib/core/keywords';
 	import type { Scope } from '$lib/data/db';
 	import { readSetting, saveSetting } from '$lib/data/settings';
+	import { isStorageFull } from '$lib/data/trouble';
 	import { lookUp } from '$lib/services/search';
 	import { analysis } from '$lib/workers/client';
 	import { actions } from '../frame/actions.svelte';
@@ -23,7 +24,7 @@
 	import { COLUMNS, USUAL_COLUMNS, type ColumnId } from './columns';
 	import { ScoutDesk, messageOf } from './desk.svelte';
 	import FilterMenu from './FilterMenu.svelte';
-	import { ratioShown } from './format';
+	import { phrasesShown, ratioShown } from './format';
 	import ImportPanel from './ImportPanel.svelte';
 	import { MOST_LIST_BYTES, wholeListsOf, type ReadingList } from './incoming';
 	import ListsMenu from './ListsMenu.svelte';
@@ -61,7 +62,7 @@
 	let work = $state<{ label: string; done: number; all: number } | null>(null);
 	let isCancelled = false;
 	let incoming = $state.raw<readonly ReadingList[]>([]);
-	let adding = $state<'paste' | 'type' | 'results' | null>(null);
+	let adding = $state<'paste' | 'type' | 'titles' | 'results' | null>(null);
 	let pasted = $state('');
 	let resultsFor = $state('');
 	let picker = $state<HTMLInputElement>();
@@ -69,6 +70,12 @@
 	let clusterName = $state('');
 	let openAdd = $state(false);
 
+	const ASKS = {
+		paste: 'Paste lines, or cells copied from a planner or spreadsheet',
+		type: 'Type phrases, one on a line',
+		titles: 'Paste phrases with the number of pages that have each in their title',
+		results: 'Paste who ranks: position, address, title, strength, kind, words, date.'
+	} as const;
 	const scopeName = $derived(desk.client?.name ?? 'no client');
 	const many = $derived(desk.clusters.filter(({ members }) => members.length > 1));
 	const ticked = $derived(desk.tickedRows);
@@ -172,16 +179,15 @@
 		incoming = [];
 		if (count === 0) return;
 		try {
-			await desk.addLists(`Brought in ${count.toLocaleString('en')} phrases`, lists);
+			await desk.addLists(`Brought in ${phrasesShown(count)}`, lists);
 		} catch (error) {
 			tellTrouble(error);
 		}
 	}
 
 	function tellTrouble(error: unknown) {
-		const isFull = error instanceof DOMException && error.name === 'QuotaExceededError';
 		toast.error(
-			isFull
+			isStorageFull(error)
 				? 'Nothing was brought in: this browser has no room left. Take an old list out and try again.'
 				: `Nothing was brought in: ${messageOf(error)}`,
 			{ duration: 15_000 }
@@ -198,7 +204,12 @@
 		adding = null;
 		if (wanted === 'results') await takeResults({ bytes: null, text }, 'pasted');
 		else if (wanted === 'type') await addPhrases(text.split(/[\n;]/), `Typed: ${first}`);
-		else await readOne({ name: `Pasted: ${first}`, origin: 'paste', bytes: null, text });
+		else
+			await readOne(
+				{ name: `Pasted: ${first}`, origin: 'paste', bytes: null, text },
+				// a bare count beside a phrase would be taken for its searches
+				wanted === 'titles' ? { 0: 'phrase', 1: 'titleMatches' } : {}
+			);
 	}
 
 	/** Adds phrases without figures as a list of their own. */
@@ -348,7 +359,7 @@
 								)
 							].join('\n');
 		await navigator.clipboard.writeText(text);
-		toast(`Copied ${phrases.length} phrases.`);
+		toast(`Copied ${phrasesShown(phrases.length)}.`);
 	}
 
 	async function assign(row: ScoutRow) {
@@ -407,6 +418,7 @@
 							['Files: CSV, TSV, text', () => picker?.click()],
 							['Paste from a planner or spreadsheet', () => (adding = 'paste')],
 							['Type phrases', () => (adding = 'type')],
+							['Paste counts of titles', () => (adding = 'titles')],
 							['A list of who ranks', () => openResults('')]
 						]}
 						onclose={close}
@@ -447,8 +459,8 @@
 				<button class="act" title="The phrases shown, as CSV" onclick={exportCsv}>Export</button>
 				<p class="ml-auto text-ink-2">
 					{desk.shown.length === desk.rows.length
-						? `${desk.rows.length.toLocaleString('en')} phrases`
-						: `${desk.shown.length.toLocaleString('en')} of ${desk.rows.length.toLocaleString('en')} phrases`}
+						? phrasesShown(desk.rows.length)
+						: `${desk.shown.length.toLocaleString('en')} of ${phrasesShown(desk.rows.length)}`}
 					{desk.clusters.length > 0
 						? `in ${desk.clusters.length.toLocaleString('en')} clusters`
 						: ''}{#if desk.stale.length > 0}
@@ -476,11 +488,9 @@
 			<form class="mb-3 border-y border-rule py-3" onsubmit={addPasted}>
 				<label class="block">
 					<span class="font-semibold"
-						>{adding === 'paste'
-							? 'Paste lines, or cells copied from a planner or spreadsheet'
-							: adding === 'type'
-								? 'Type phrases, one on a line'
-								: `Paste who ranks${resultsFor ? ` for “${resultsFor}”` : ''}: position, address, title, strength, kind, words, date`}</span
+						>{ASKS[adding]}{adding === 'results' && resultsFor
+							? ` It is for “${resultsFor}”.`
+							: ''}</span
 					>
 					<!-- svelte-ignore a11y_autofocus -->
 					<textarea class="field mt-1 h-28" bind:value={pasted} autofocus></textarea>

@@ -273,8 +273,19 @@ export class ScoutDesk {
 	}
 
 	async setWeights(weights: OpeningWeights): Promise<void> {
-		this.#weights = weights;
-		await saveSetting('opening-weights', $state.snapshot(weights));
+		const before = this.#weights;
+		const set = async (next: OpeningWeights) => {
+			this.#weights = next;
+			await saveSetting('opening-weights', $state.snapshot(next));
+		};
+		await history.run(
+			{
+				label: 'Changed what the parts of an opening may count',
+				redo: () => set(weights),
+				undo: () => set(before)
+			},
+			{ quiet: true }
+		);
 	}
 
 	async saveFilters(saved: readonly SavedFilter[]): Promise<void> {

@@ -1,5 +1,10 @@
 import type { ScoutRow, TitleCompetition, Volume } from '$lib/core/keywords';
 
+/** "one phrase" is "1 phrase", and no more. */
+export function phrasesShown(n: number): string {
+	return `${n.toLocaleString('en')} ${n === 1 ? 'phrase' : 'phrases'}`;
+}
+
 /** "2,400", "1K–10K", "10K+", "under 10", "–". */
 export function volumeShown({ volume, volumeMin, volumeMax }: Volume): string {
 	if (volume !== null) return volume.toLocaleString('en');

@@ -26,11 +26,9 @@
 <div class="flex h-dvh flex-col">
 	<TopLine title={client?.name ?? 'Client'}>
 		<nav class="ml-auto flex gap-5" aria-label="Desk">
-			<!-- eslint-disable svelte/no-navigation-without-resolve -- the query is added to a resolved path -->
-			<a class="text-ink-2 hover:text-ink" href="{resolve('/scout')}?client={params.id}"
+			<a class="text-ink-2 hover:text-ink" href={resolve(`/scout?client=${params.id}`)}
 				>Its lists in Scout</a
 			>
-			<!-- eslint-enable svelte/no-navigation-without-resolve -->
 			<a class="text-ink-2 hover:text-ink" href={resolve('/clients')}>All clients</a>
 		</nav>
 	</TopLine>
