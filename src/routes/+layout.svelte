@@ -2,7 +2,8 @@
 	import '../app.css';
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { Toaster } from 'svelte-sonner';
+	import { toast, Toaster } from 'svelte-sonner';
+	import { isStorageFull } from '$lib/data/trouble';
 	import ActionFinder from '$lib/ui/frame/ActionFinder.svelte';
 	import { actions } from '$lib/ui/frame/actions.svelte';
 	import { history } from '$lib/ui/frame/history.svelte';
@@ -39,6 +40,16 @@
 		])
 	);
 
+	/** A full browser is said wherever a screen has no words of its own for it. */
+	function onunhandledrejection(event: PromiseRejectionEvent) {
+		if (!isStorageFull(event.reason)) return;
+		event.preventDefault();
+		toast.error(
+			'This browser has no room left: the last step was not stored. Deliver an archive of an old assignment and delete it, then do the step again.',
+			{ duration: 15_000 }
+		);
+	}
+
 	function onkeydown(event: KeyboardEvent) {
 		const isCommand = event.ctrlKey || event.metaKey;
 		if (!isCommand) return;
@@ -62,7 +73,7 @@
 	}
 </script>
 
-<svelte:window {onkeydown} />
+<svelte:window {onkeydown} {onunhandledrejection} />
 
 {@render children()}
 <ActionFinder bind:open={isFinding} />

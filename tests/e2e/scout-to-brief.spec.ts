@@ -378,25 +378,28 @@ test('lists that are bad, huge or stopped lose nothing', async ({ page }) => {
 	});
 });
 
+/** Makes the browser refuse to store anything, or takes that back. */
+async function fillStorage(page: Page, isFull: boolean): Promise<void> {
+	await page.evaluate((full) => {
+		const store = IDBObjectStore.prototype as unknown as Record<string, unknown>;
+		store['kept'] ??= store['put'];
+		store['put'] = full
+			? () => {
+					throw new DOMException('no room', 'QuotaExceededError');
+				}
+			: store['kept'];
+	}, isFull);
+}
+
 test('a full browser says so and loses nothing that is typed', async ({ page }) => {
 	await makeAssignment(page, 'dry stone wall', '900');
 	await goTo(page, 'Brief');
-	const fill = (isFull: boolean) =>
-		page.evaluate((full) => {
-			const store = IDBObjectStore.prototype as unknown as Record<string, unknown>;
-			store['kept'] ??= store['put'];
-			store['put'] = full
-				? () => {
-						throw new DOMException('no room', 'QuotaExceededError');
-					}
-				: store['kept'];
-		}, isFull);
-	await fill(true);
+	await fillStorage(page, true);
 	await page.getByLabel('Tone', { exact: true }).fill('dry');
 	await page.getByLabel('Tone', { exact: true }).press('Tab');
 	await expect(page.getByRole('alert')).toContainText('no room left');
 	await expect(page.getByLabel('Tone', { exact: true })).toHaveValue('dry');
-	await fill(false);
+	await fillStorage(page, false);
 	await page.getByLabel('Purpose').fill('To be trusted');
 	await page.getByLabel('Purpose').press('Tab');
 	await expect(page.getByRole('alert')).toBeHidden();
@@ -420,6 +423,16 @@ test('counts of titles can be pasted as a list', async ({ page }) => {
 	await page.keyboard.press('Enter');
 	await rowOf(page, 'hearting stones').getByRole('button').click();
 	await expect(paneOf(page).getByText('2 titles ÷ 40 searches a month = 0.05:')).toBeVisible();
+
+	await fillStorage(page, true);
+	const count = paneOf(page).getByLabel('Title matches of hearting stones');
+	await count.fill('8');
+	await count.press('Tab');
+	await expect(page.getByText('the last step was not stored')).toBeVisible();
+	await fillStorage(page, false);
+	await count.fill('9');
+	await count.press('Tab');
+	await expect(paneOf(page).getByText('9 titles ÷ 40 searches a month')).toBeVisible();
 });
 
 test('the demo’s lists stand ready for its client', async ({ page }) => {
