@@ -28,6 +28,8 @@ export interface PageBlock {
 	readonly block: Block;
 	/** Reason in words for the writer, or null for a block that belongs to the article. */
 	readonly dropped: string | null;
+	/** Place in the markup: the last three elements with their class names; missing for plain text. */
+	readonly where?: string;
 }
 
 export interface PageLink {

@@ -7,8 +7,8 @@ export const HTML_LIMITS = {
 	maxChars: 12_000_000,
 	/** Elements inside one another; deeper ones are opened flat. Browsers stop at 512. */
 	maxDepth: 400,
-	/** Elements of one page; what follows is left out. */
-	maxElements: 200_000
+	/** Elements of one page; of what follows only the text is read. Long comment threads have 15,000. */
+	maxElements: 60_000
 } as const;
 
 const REMOVED = new Set(
@@ -41,10 +41,10 @@ export function parseHtml(html: string): HtmlTree {
 	let body: Element = { type: 'element', tagName: 'body', properties: {}, children: [] };
 	let language = '';
 
-	const stack: (Root | Element)[] = [root];
+	const stack: { node: Root | Element; depth: number }[] = [{ node: root, depth: 0 }];
 	let seen = 0;
 	while (stack.length > 0) {
-		const node = stack.pop()!;
+		const { node, depth } = stack.pop()!;
 		if (node.type === 'element') {
 			seen++;
 			if (node.tagName === 'html') language = stringOf(node.properties.lang);
@@ -61,13 +61,24 @@ export function parseHtml(html: string): HtmlTree {
 			if (child.tagName === 'title' || child.tagName === 'meta') head.push(child);
 			if (child.tagName === 'link' && /canonical/i.test(stringOf(child.properties.rel)))
 				head.push(child);
+			// where something is asked for, the words around it are a form and not the article
+			if (node.type === 'element' && isField(child)) node.properties.dataField = true;
 			if (REMOVED.has(child.tagName)) continue;
+			if (depth > HTML_LIMITS.maxDepth) {
+				kept.push({ type: 'text', value: rawTextOf(child) });
+				continue;
+			}
 			kept.push(child);
-			stack.push(child);
+			stack.push({ node: child, depth: depth + 1 });
 		}
 		node.children = kept as ElementContent[];
 	}
 	return { body, head: head.reverse(), jsonLd, language };
+}
+
+function isField({ tagName, properties }: Element): boolean {
+	if (tagName === 'textarea') return true;
+	return tagName === 'input' && /^(?:|text|email|search|tel)$/i.test(stringOf(properties.type));
 }
 
 /** Elements that need no end tag, or close one another: they cannot nest deeply by themselves. */
@@ -78,15 +89,18 @@ const SHALLOW = new Set(
 );
 
 /*
- * The parser keeps a stack of open elements and slows down with its depth. Start tags beyond
- * the bound are dropped before parsing, and with them as many end tags.
+ * The parser keeps a stack of open elements and slows down with its depth, and with the number
+ * of elements. Start tags beyond the bounds are dropped before parsing, and with those that would
+ * be too deep as many end tags.
  */
 function flattenDeep(html: string): string {
 	let depth = 0;
 	let dropped = 0;
+	let tags = 0;
 	return html.replace(
 		/<(\/?)([a-z][a-z0-9-]{0,40})(?=[\s>/])([^<>]*)>/gi,
 		(tag, slash: string, name: string, rest: string) => {
+			if (slash === '' && ++tags > HTML_LIMITS.maxElements) return ' ';
 			if (SHALLOW.has(name.toLowerCase()) || rest.endsWith('/')) return tag;
 			if (slash === '') {
 				if (depth < HTML_LIMITS.maxDepth) {

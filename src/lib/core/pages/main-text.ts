@@ -1,22 +1,38 @@
 import { Readability } from '@mozilla/readability';
-import type { Element } from 'hast';
+import type { Element, ElementContent, Text } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import { parseHTML } from 'linkedom/worker';
+import { rawTextOf, stringOf } from './html-tree';
+
+/**
+ * What the library is given of one page. Its work grows faster than the page, so that beyond
+ * these bounds, which long articles with hundreds of comments keep, the caller's own rules serve.
+ */
+const LIBRARY_LIMITS = {
+	/** Elements; the longest of the pages it was set on had 3,400. */
+	maxElements: 6_000,
+	/** Elements inside one another; deeper ones are handed over as text. */
+	maxDepth: 80,
+	/** Characters of one piece of text and of one attribute. */
+	maxText: 20_000,
+	maxAttribute: 300
+} as const;
 
 /**
  * Asks the readability library which elements hold the article. The tree comes from a
- * conformant parse, is numbered, handed over as markup, and what comes back is told by the
- * numbers, so that the caller keeps its own tree and can repair what was lost.
+ * conformant parse; a slim, numbered copy is handed over as markup, and what comes back is told
+ * by the numbers, so that the caller keeps its own tree and can repair what was lost.
  *
- * @returns the elements kept; empty when the library finds no article
+ * @returns the elements kept; empty when the library finds no article or the page is too large for it
  */
 export function mainTextElementsOf(body: Element, title: string): Set<Element> {
 	const numbered: Element[] = [];
-	number(body, numbered);
-	const markup = `<!doctype html><html><head><title>${escape(title)}</title></head>${toHtml(body)}</html>`;
-	const { document } = parseHTML(markup);
 	const kept = new Set<Element>();
+	const copy = slimCopyOf(body, numbered, 0);
+	if (numbered.length > LIBRARY_LIMITS.maxElements) return kept;
 	try {
+		const markup = `<!doctype html><html><head><title>${escape(title)}</title></head>${toHtml(copy)}</html>`;
+		const { document } = parseHTML(markup);
 		const found = new Readability(
 			document as unknown as ConstructorParameters<typeof Readability>[0],
 			{
@@ -32,23 +48,45 @@ export function mainTextElementsOf(body: Element, title: string): Set<Element> {
 	} catch {
 		// the library gives up on some trees; the caller then keeps by its own rules
 		return new Set();
-	} finally {
-		for (const element of numbered) delete element.properties.dataN;
 	}
 	return kept;
 }
 
-function number(body: Element, numbered: Element[]): void {
-	const stack: Element[] = [body];
-	while (stack.length > 0) {
-		const element = stack.pop()!;
-		element.properties.dataN = String(numbered.length);
-		numbered.push(element);
-		for (let i = element.children.length - 1; i >= 0; i--) {
-			const child = element.children[i]!;
-			if (child.type === 'element') stack.push(child);
-		}
+/** A copy with only the attributes the library looks at, each element with its number. */
+function slimCopyOf(element: Element, numbered: Element[], depth: number): Element {
+	const properties: Element['properties'] = { dataN: String(numbered.length) };
+	numbered.push(element);
+	for (const name of KEPT_ATTRIBUTES) {
+		const value = stringOf(element.properties[name]);
+		if (value !== '') properties[name] = value.slice(0, LIBRARY_LIMITS.maxAttribute);
 	}
+	if (element.properties.hidden === true) properties.hidden = true;
+	const children: ElementContent[] = [];
+	for (const child of element.children) {
+		if (child.type === 'text') children.push(shortText(child.value));
+		else if (child.type === 'element' && depth >= LIBRARY_LIMITS.maxDepth)
+			children.push(shortText(rawTextOf(child)));
+		else if (child.type === 'element' && numbered.length <= LIBRARY_LIMITS.maxElements)
+			children.push(slimCopyOf(child, numbered, depth + 1));
+	}
+	return { type: 'element', tagName: element.tagName, properties, children };
+}
+
+const KEPT_ATTRIBUTES = [
+	'className',
+	'id',
+	'role',
+	'href',
+	'src',
+	'alt',
+	'style',
+	'ariaHidden',
+	'itemProp',
+	'rel'
+] as const;
+
+function shortText(value: string): Text {
+	return { type: 'text', value: value.slice(0, LIBRARY_LIMITS.maxText) };
 }
 
 function escape(text: string): string {

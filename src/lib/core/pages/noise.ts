@@ -1,6 +1,6 @@
 /*
  * What on a page is not the article, told from names in the markup and from wording.
- * Both lists were set on the page layouts under tests/fixtures/pages.
+ * Both lists were set on the page layouts under tests/fixtures/layouts.
  */
 
 /** Class, id and data names of parts that are never the article, with the reason shown. */
@@ -8,7 +8,7 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 	[/cookie|consent|gdpr|privacy-?(?:notice|banner)/, 'cookie notice'],
 	[/newsletter|subscri|sign-?up|mailing-?list|opt-?in|email-?(?:form|capture)/, 'newsletter form'],
 	[
-		/(?:^|[\s_-])(?:ads?|advert\w*|adslot|ad-?(?:box|unit|slot|wrap\w*|container|banner)|sponsor\w*|promo\w*|dfp|affiliate)(?:$|[\s_-])/,
+		/(?:^|[\s_-])(?:ads?|advert\w*|adslot|ad-?(?:box|unit|slot|wrap\w*|container|banner)|sponsor\w*|promo\w*|dfp|affiliate|werbung|anzeige|reklame|publicidad|publicite|pubblicita|cta|cta-?(?:card|box|banner)|(?:deal|price|vendor|merchant|offer)-?(?:bar|box|list|card)s?|announcement|ticker|donat\w*)(?:$|[\s_-])|product-?(?:carousel|slider|grid|cards?)|(?:text|link)?ads?-?(?:inner|outer)|amp-ad/,
 		'advertisement'
 	],
 	[
@@ -16,15 +16,15 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		'share bar'
 	],
 	[
-		/related|recommend|you-?may|more-?(?:posts|articles|stories|from)|read-?(?:next|more)|also-?like|trending|popular|most-?read|up-?next/,
+		/related|recommend|verwandt|recently-?viewed|outbrain|taboola|zergnet|you-?may|more-?(?:posts|articles|stories|from)|read-?(?:next|more)|also-?like|trending|popular|most-?read|up-?next/,
 		'related links'
 	],
 	[
-		/(?:^|[\s_-])(?:comments?|disqus|respond|replies|comment-?(?:list|form|area|section)|discussion)(?:$|[\s_-])/,
+		/(?:^|[\s_-])(?:comments?|disqus|respond|replies|responses|comment-?(?:list|form|area|section)|discussion|kommentare|commentaires|comentarios)(?:$|[\s_-])/,
 		'comments'
 	],
 	[
-		/author-?(?:box|bio|card|info|profile)|about-?(?:the-)?author|(?:^|[\s_-])(?:bio|byline|post-?meta|entry-?meta|article-?meta|meta-?info|postmeta)(?:$|[\s_-])/,
+		/author-?(?:box|bio|card|info|profile)|about-?(?:the-)?author|(?:^|[\s_-])(?:bio|byline|post-?meta|entry-?meta|article-?meta|page-?meta|meta-?info|postmeta|co-?authors?\w*|autor|auteur|bio-?card)(?:$|[\s_-])/,
 		'author box'
 	],
 	[/breadcrumb|crumbs/, 'breadcrumb'],
@@ -36,7 +36,7 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		/(?:^|[\s_-])(?:site-?footer|page-?footer|footer|colophon|legal|copyright)(?:$|[\s_-])/,
 		'footer'
 	],
-	[/(?:^|[\s_-])(?:sidebar|side-?bar|widget\w*|rail|aside)(?:$|[\s_-])/, 'side column'],
+	[/(?:^|[\s_-])(?:sidebar|side-?bar|widget(?:s|-area|-wrap)?|rail|aside)(?:$|[\s_-])/, 'side column'],
 	[
 		/(?:^|[\s_-])(?:modal|popup|pop-?up|overlay|toast|lightbox|interstitial|paywall)(?:$|[\s_-])/,
 		'pop-up'
@@ -46,7 +46,7 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		'table of contents'
 	],
 	[
-		/(?:^|[\s_-])(?:tags?|tag-?list|tag-?cloud|categories|post-?tags|rating|ratings|stars|print-?button|basket|cart)(?:$|[\s_-])/,
+		/(?:^|[\s_-])(?:tags?|tag-?list|tag-?cloud|categories|post-?tags|rating|ratings|stars|print-?button|basket|cart|feedback|survey|uploader|toolbar|hatnote|navbox|catlinks|editsection|edit-?link|topics?-?list|last-?(?:edited|updated|modified))(?:$|[\s_-])/,
 		'page furniture'
 	]
 ];
@@ -68,22 +68,22 @@ export function noiseOfName(names: string): string | null {
 /** Headings that open a part which is not the article; it ends at the next heading of that level. */
 const NOISE_HEADINGS: readonly (readonly [RegExp, string])[] = [
 	[
-		/^(?:you (?:may|might|could) (?:also )?(?:like|enjoy|be interested)|related (?:posts?|articles?|reading|stories|guides|products|links|pages)|more (?:from|in|like this|stories|posts|articles|guides)\b|(?:read|keep reading|up|what to read) next|recommended(?: for you| reading)?|popular (?:posts|articles|now)|most (?:read|popular)|latest (?:posts|articles|news)|other (?:articles|posts|guides)|trending|people also (?:bought|viewed)|customers also|from (?:the|our) (?:blog|archive|shop))/i,
+		/^(?:you (?:may|might|could) (?:also )?(?:like|enjoy|be interested)|related (?:posts?|articles?|reading|stories|guides|products|links|pages)|more (?:from|in|like this|stories|posts|articles|guides)\b|(?:read|keep reading|up|what to read) next|recommended(?: for you| reading)?|popular (?:posts|articles|now)|most (?:read|popular)|latest (?:posts|articles|news)|other (?:articles|posts|guides)|trending|people also (?:bought|viewed)|customers also|see also$|external links$|further reading$|recently viewed|top stories|editor.?s picks?|das könnte (?:sie|dich|dir)|mehr zum thema|ähnliche (?:artikel|beiträge)|à lire aussi|articles (?:liés|similaires)|también te puede|artículos relacionados|leggi anche|lees ook|from (?:the|our) (?:blog|archive|shop))/i,
 		'related links'
 	],
 	[
-		/^(?:\d+ )?(?:comments?|replies|responses|thoughts on|reader comments|join the (?:conversation|discussion)|leave a (?:reply|comment)|post a comment|have your say|discussion)(?:\b|$)/i,
+		/^(?:\d+ )?(?:kommentare?|commentaires?|comentarios|comments?|replies|responses|thoughts on|reader comments|join the (?:conversation|discussion)|leave a (?:reply|comment)|post a comment|have your say|discussion)(?:\b|$)/i,
 		'comments'
 	],
 	[
-		/^(?:about the author|about (?:me|us)$|written by|meet the author|the author$|author$)/i,
+		/^(?:about (?:the|this) (?:author|article|writer)|about (?:me|us)$|über (?:den autor|die autorin)|written by|meet the author|the author$|author$)/i,
 		'author box'
 	],
 	[
 		/^(?:subscribe|sign up|join (?:our|the|my) (?:newsletter|mailing list|list|club)|newsletter|get (?:our|the|my) (?:newsletter|free|updates)|stay in touch|stay up to date|never miss)/i,
 		'newsletter form'
 	],
-	[/^(?:share (?:this|on|the)|share$|follow us|find us on|spread the word)/i, 'share bar'],
+	[/^(?:share (?:this|on|the)|share$|teilen$|partager$|compartir$|follow us|find us on|spread the word)/i, 'share bar'],
 	[/^(?:advertisement|sponsored|our sponsors?|a word from our)/i, 'advertisement'],
 	[
 		/^(?:(?:table of )?contents|in this (?:article|guide|post)|on this page|jump to)\s*:?$/i,
@@ -110,7 +110,7 @@ export function noiseOfHeading(text: string): string | null {
 /** Short lines that are page furniture wherever they stand. */
 const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 	[
-		/^(?:advertisement|sponsored(?: content| post)?|ad|promoted|(?:this|our) (?:post|article|page|site) (?:may )?contains? affiliate links?.*)\.?$/i,
+		/^(?:advertisement|sponsored(?: content| post)?|ad|ads by .{0,20}|ad could not load|promoted|anzeige|werbung|publicité|publicidad|pubblicità|reklame|continue reading below.{0,40}|(?:this|our) (?:post|article|page|site) (?:may )?contains? affiliate links?.*)\.?$/i,
 		'advertisement'
 	],
 	[
@@ -137,6 +137,15 @@ const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 		/\b(?:we use cookies|uses cookies|accept (?:all )?cookies|cookie (?:policy|preferences|settings))\b/i,
 		'cookie notice'
 	],
+	[
+		/\b(?:unsubscribe|view (?:it|this \w+) in your browser|update your preferences)\b/i,
+		'newsletter form'
+	],
+	[
+		/^(?:was this (?:page|article|answer|post) (?:useful|helpful)|is this page useful|did this (?:help|answer)|ask a question|submit a tip|all tip submissions|\d+ characters left|you are visitor number|download article|(?:send|tell|show) us (?:your|what)\b.{0,120}|have you (?:seen|made|tried|been)\b.{0,80}\b(?:send|tell|show|let) us\b.{0,120}|this (?:article|page) has been viewed)\b.*$/i,
+		'page furniture'
+	],
+	[/^(?:\p{L}+(?: \p{L}+)?\s*\|\s*){1,8}\p{L}+(?: \p{L}+)?$/u, 'page furniture'],
 	[/^(?:©|\(c\)|copyright)\s.{0,120}$|\ball rights reserved\b/i, 'footer']
 ];
 

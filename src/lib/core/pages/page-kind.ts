@@ -59,8 +59,13 @@ export function judgePage(article: Article, keyword: string): PageJudgement {
 	if (prices >= 4 && prose < 350) add('shop', 2, `${prices} prices and ${prose} words of prose`);
 	if (/DiscussionForumPosting|QAPage/.test(types))
 		add('forum', 4, 'its data describe a discussion');
+	// comments under an article do not make it a forum
+	const spoken = article.blocks
+		.filter(({ dropped }) => dropped !== 'comments')
+		.map(({ block }) => textOf(block))
+		.join('\n');
 	const posts =
-		everything.match(
+		spoken.match(
 			/\b(?:wrote:|replied|reply|quote|posted|joined|posts:|member since|original poster|thread)\b/gi
 		)?.length ?? 0;
 	if (posts >= 8) add('forum', 3, 'many short posts by different people');
@@ -94,7 +99,7 @@ export function judgePage(article: Article, keyword: string): PageJudgement {
 	const shortParts = blocks.filter((b) => b.kind === 'heading').length > 6 && prose < 20 * headings;
 	if (shortParts && article.links.length > 15 && !basket)
 		add('list', 2.5, 'it mostly links to other pages');
-	if (words < 300) add('thin', 2.2, `only ${words} words`);
+	if (words < 120) add('thin', 2.2, `only ${words} words`);
 
 	let best: { kind: PageKind; score: number; reasons: string[] } = {
 		kind: 'article',

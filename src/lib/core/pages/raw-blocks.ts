@@ -12,6 +12,8 @@ export interface RawBlock {
 	readonly linkWords: number;
 	/** Reason found in the markup around it why this is not the article. */
 	readonly noise: string | null;
+	/** Whether all its text is set bold or large, as lines are that stand for a heading. */
+	readonly bold: boolean;
 	/** The elements it stands in, outermost first; the last is the block's own element. */
 	readonly path: readonly Element[];
 	readonly links: readonly Omit<PageLink, 'outward'>[];
@@ -104,7 +106,7 @@ function addElement(element: Element, outer: Context, found: RawBlock[]): void {
 		case 'h6': {
 			const level = Math.min(4, Number(tag[1])) as HeadingLevel;
 			context.last.level = level;
-			add({ kind: 'heading', level, text: textIn(element) }, element, context, found);
+			add({ kind: 'heading', level, text: headingText(element) }, element, context, found);
 			return;
 		}
 		case 'p':
@@ -166,7 +168,10 @@ function contextOf(element: Element, outer: Context): Context {
 		(hidden && !folds ? 'hidden on the page' : null);
 	if (noise === null && tagName === 'header' && !inArticle) noise = 'page header';
 	if (noise === null && tagName === 'aside') noise = asideNoise(element, outer.inArticle);
-	if (noise === null && tagName === 'form' && countWords(textIn(element)) < 80) noise = 'form';
+	if (noise === null && (tagName === 'form' || hasField(element))) {
+		const words = countWords(textIn(element));
+		if (words < (tagName === 'form' ? 80 : 50) && words < 0.3 * outer.pageWords) noise = 'form';
+	}
 	// inside an article, a name that only sounds like furniture does not outweigh long prose
 	if (
 		outer.noise === null &&
@@ -214,7 +219,7 @@ function addRun(run: readonly ElementContent[], context: Context, found: RawBloc
 	const only = run.filter(
 		(n) => n.type === 'element' || (n.type === 'text' && n.value.trim() !== '')
 	);
-	if (only.length === 1 && only[0]!.type === 'element' && only[0]!.tagName === 'button') {
+	if (only.length === 1 && only[0]!.type === 'element' && isToggle(only[0]!)) {
 		// the question of a home-made accordion is a button; other buttons are furniture
 		const text = textIn(only[0]!);
 		if (!/\?\s*[+\-–▾▼›]?$/.test(text) && !context.folds) return;
@@ -237,6 +242,11 @@ function addRun(run: readonly ElementContent[], context: Context, found: RawBloc
 		}
 		for (const image of imagesIn(holder)) addImage(image, context, found);
 	}
+}
+
+/** A button, or a link that leads nowhere and only opens what follows it. */
+function isToggle({ tagName, properties }: Element): boolean {
+	return tagName === 'button' || (tagName === 'a' && !/^[^#]/.test(stringOf(properties.href)));
 }
 
 function splitAtBreaks(run: readonly ElementContent[]): ElementContent[][] {
@@ -309,6 +319,7 @@ function addTable(element: Element, context: Context, found: RawBlock[]): void {
 	const widest = Math.max(0, ...cells.map((row) => row.length));
 	const isLayout =
 		widest < 2 ||
+		cells.every((row) => row.filter((cell) => textIn(cell) !== '').length < 2) ||
 		cells.some((row) =>
 			row.some(
 				(cell) => hasTag(cell, /^(?:table|h[1-6]|article|p)$/) && countWords(textIn(cell)) > 60
@@ -426,6 +437,7 @@ function add(
 		words,
 		linkWords,
 		noise: context.noise ?? promoted,
+		bold: block.kind === 'paragraph' && words <= 14 && isBold(element),
 		path: element === context.path.at(-1) ? context.path : [...context.path, own ?? element],
 		links: linksIn(element)
 	});
@@ -446,6 +458,33 @@ function textOfBlock(block: Block): string {
 	}
 }
 
+const fieldInside = new WeakMap<Element, boolean>();
+
+/** Whether something is to be typed in inside an element. */
+function hasField(element: Element): boolean {
+	let has = fieldInside.get(element);
+	if (has === undefined) {
+		has =
+			element.properties.dataField === true ||
+			element.children.some((child) => child.type === 'element' && hasField(child));
+		fieldInside.set(element, has);
+	}
+	return has;
+}
+
+const BOLD_STYLE = /font-weight\s*:\s*(?:bold|[6-9]00)/i;
+
+function isBold(element: Element): boolean {
+	return element.children.every((child) => {
+		if (child.type !== 'element') return child.type !== 'text' || child.value.trim() === '';
+		const { tagName, properties } = child;
+		if (/^(?:b|strong|br|img)$/.test(tagName)) return true;
+		if (tagName === 'font' && Number(properties.size) >= 4) return true;
+		if (BOLD_STYLE.test(stringOf(properties.style))) return true;
+		return child.children.length > 0 && isBold(child);
+	});
+}
+
 const blockInside = new WeakMap<Element, boolean>();
 
 /** Whether an element runs inside a line of text: an inline tag without a block inside. */
@@ -462,6 +501,21 @@ function hasBlockInside(element: Element): boolean {
 		blockInside.set(element, has);
 	}
 	return has;
+}
+
+const HEADING_EXTRA =
+	/^(?:[#¶§🔗\[\]|\s]*|\[?\s*(?:edit|edit source|copy link|permalink|link to this .*|direct link to .*|anchor)\s*\]?)$/iu;
+
+/** Text of a heading without its marks for linking and editing. */
+function headingText(element: Element): string {
+	const children = element.children.filter(
+		(child) =>
+			child.type !== 'element' ||
+			hasTag(child, /^img$/) ||
+			textIn(child) === '' ||
+			!HEADING_EXTRA.test(textIn(child))
+	);
+	return textIn({ ...element, children });
 }
 
 function textIn(element: Element): string {
@@ -519,5 +573,8 @@ function linksIn(element: Element): Omit<PageLink, 'outward'>[] {
 }
 
 function linkWordsIn(element: Element): number {
-	return anchorsIn(element).reduce((sum, anchor) => sum + countWords(textIn(anchor)), 0);
+	return anchorsIn(element).reduce(
+		(sum, anchor) => (anchor.properties.href === undefined ? sum : sum + countWords(textIn(anchor))),
+		0
+	);
 }
