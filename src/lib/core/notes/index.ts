@@ -1,1 +1,3 @@
 export * from './read-questions';
+export * from './subtitles';
+export * from './transcript-text';

@@ -1,37 +1,58 @@
 /**
- * Reads a pasted or saved list of questions, one on a line. Numbering, bullets, arrows,
- * repeats and lines that are not questions are left out; a line that opens like a question
- * gets its question mark.
+ * Reads a pasted or saved list of questions. Numbering, bullets, arrows, figures of a planner
+ * behind them, answers that came along, repeats and lines that are not questions are left out;
+ * a line that opens like a question gets its question mark.
  */
 export function readQuestions(text: string): string[] {
 	const found: string[] = [];
 	const seen = new Set<string>();
 	for (const line of text.replace(/\r\n?/g, '\n').split('\n')) {
-		const plain = line
-			.replace(/^\s*(?:[-*•·–—▾▼▸►›»]|\d{1,3}[.):])\s*/u, '')
-			.replace(/\s*[▾▼▸►›»⌄∨+]+\s*$/u, '')
-			.replace(/\s+/g, ' ')
-			// an answer pasted behind its question stays out
-			.replace(/^([^?]{8,180}\?).*$/, '$1')
-			.trim();
-		if (!opensLikeQuestion(plain)) continue;
-		const question = plain.endsWith('?') ? plain : `${plain}?`;
-		const key = question.toLowerCase();
-		if (seen.has(key)) continue;
-		seen.add(key);
-		found.push(question);
+		for (const plain of questionsIn(line)) {
+			const question = plain.endsWith('?') ? plain : `${plain}?`;
+			const key = question
+				.toLowerCase()
+				.replace(/[’‘]/g, "'")
+				.replace(/[^\p{L}\p{N}']+/gu, ' ')
+				.trim();
+			if (seen.has(key)) continue;
+			seen.add(key);
+			found.push(question[0]!.toUpperCase() + question.slice(1));
+		}
 	}
 	return found;
 }
 
+function questionsIn(line: string): string[] {
+	const plain = line
+		.split('\t')[0]!
+		.replace(/^\s*"([^"]*)"(?:[,;].*)?$/, '$1')
+		.replace(/[,;]\s*[\d.,]+\s*$/, '')
+		.replace(/^[\s>#]*(?:[-*•·–—▾▼▸►›»→⌄✓]+|\(?\d{1,3}[.):]|\[[ x]\]|Q\d{0,3}[.:)])\s*/iu, '')
+		.replace(/[\s*_]*[▾▼▸►›»⌄∨+→↓*_]+\s*$/u, '')
+		.replace(/^[*_]+/, '')
+		.replace(/\s+/g, ' ')
+		.trim();
+	// an answer pasted behind its question stays out; a second question does not
+	const asked = [...plain.matchAll(/[^?.!]{7,199}\?/g)]
+		.map(([part]) => part.trim())
+		.filter(opensLikeQuestion);
+	if (asked.length > 0) return asked;
+	return plain.includes('?') || !opensLikeQuestion(plain) ? [] : [plain];
+}
+
+const ASKING = /^(?:who|what|when|where|why|which|how|whose)\b/i;
+const VERB_FIRST =
+	/^(?:can|could|do|does|did|is|are|was|were|should|shall|will|would|may|must|has|have)\s/i;
+/** What follows a question word in a question; "what you need is a hammer" is none. */
+const SECOND =
+	/^\S+(?:'s|’s)?\s+(?:is|are|was|were|do|does|did|can|could|should|shall|will|would|may|might|must|has|have|had|to|many|much|long|deep|high|tall|wide|thick|often|far|old|big|heavy|hard|strong|soon|fast|kind|type|sort|size|stone|tools?|\w+s?\s+(?:is|are|do|does|can|should|will))\b/i;
+
 function opensLikeQuestion(line: string): boolean {
 	if (line.length < 8 || line.length > 200) return false;
 	if (line.endsWith('?')) return true;
+	if (/^which (?:is|was) why\b/i.test(line)) return false;
+	if (/[.!;:]$/.test(line) || line.split(' ').length > 16) return false;
 	return (
-		/^(?:who|what|when|where|why|which|how|can|could|do|does|did|is|are|should|will|would|may|must)\s/i.test(
-			line
-		) &&
-		!/[.!;:]$/.test(line) &&
-		line.split(' ').length <= 16
+		VERB_FIRST.test(line) || (ASKING.test(line) && (SECOND.test(line) || /^\S+['’]s\b/.test(line)))
 	);
 }
