@@ -1,5 +1,6 @@
-import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync } from 'fflate';
+import { strFromU8, strToU8, zipSync } from 'fflate';
 import { z } from 'zod';
+import { unpackZip } from '../files';
 import {
 	ARCHIVE_VERSION,
 	manifestSchema,
@@ -45,8 +46,9 @@ export function writeArchive({ manifest: given, pageSources }: Archive): Uint8Ar
 /** Reads an archive; whatever is wrong with it comes back as a reason, and nothing is thrown. */
 export function readArchive(bytes: Uint8Array): ArchiveResult {
 	if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) return refused('it is not a zip file');
-	const unpacked = unpack(bytes);
-	if (typeof unpacked === 'string') return refused(unpacked);
+	const unpacking = unpackZip(bytes, ARCHIVE_LIMITS);
+	if (unpacking.kind === 'refused') return unpacking;
+	const unpacked = unpacking.files;
 	const manifestBytes = unpacked.get(MANIFEST);
 	if (!manifestBytes) return refused(`it holds no ${MANIFEST}, so it was not written by Corvan`);
 	let data: unknown;
@@ -77,54 +79,4 @@ export function readArchive(bytes: Uint8Array): ArchiveResult {
 
 function refused(reason: string): ArchiveResult {
 	return { kind: 'refused', reason };
-}
-
-/** Unpacks chunk by chunk and stops as soon as more comes out than the limit, whatever the zip claims. */
-function unpack(bytes: Uint8Array): Map<string, Uint8Array> | string {
-	const files = new Map<string, Uint8Array>();
-	let total = 0;
-	let trouble: string | null = null;
-	const unzip = new Unzip((file) => {
-		if (trouble !== null || files.size >= ARCHIVE_LIMITS.files) {
-			trouble ??= `it holds more than ${ARCHIVE_LIMITS.files} files`;
-			return;
-		}
-		if (file.name.endsWith('/')) return;
-		const chunks: Uint8Array[] = [];
-		file.ondata = (error, chunk, final) => {
-			if (error) {
-				trouble ??= 'it is damaged and cannot be unpacked';
-				return;
-			}
-			total += chunk.length;
-			if (total > ARCHIVE_LIMITS.bytes) {
-				trouble ??= 'it unpacks to more than 300 MB';
-				file.terminate();
-				return;
-			}
-			chunks.push(chunk);
-			if (final) files.set(file.name, concat(chunks));
-		};
-		file.start();
-	});
-	unzip.register(UnzipInflate);
-	try {
-		const step = 65_536;
-		for (let at = 0; at < bytes.length && trouble === null; at += step) {
-			unzip.push(bytes.subarray(at, at + step), at + step >= bytes.length);
-		}
-	} catch {
-		trouble ??= 'it is damaged and cannot be unpacked';
-	}
-	return trouble ?? files;
-}
-
-function concat(chunks: readonly Uint8Array[]): Uint8Array {
-	const whole = new Uint8Array(chunks.reduce((sum, chunk) => sum + chunk.length, 0));
-	let at = 0;
-	for (const chunk of chunks) {
-		whole.set(chunk, at);
-		at += chunk.length;
-	}
-	return whole;
 }

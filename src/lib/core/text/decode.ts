@@ -15,10 +15,13 @@ const SIGNATURES: readonly (readonly [readonly number[], string])[] = [
 ];
 
 /**
- * Reads bytes as text: by byte order mark, else as UTF-16 when every other byte is zero, else by the charset a page names in its first
- * 2,048 bytes, else UTF-8 when that is valid, else Windows-1252.
+ * Reads bytes as text: by byte order mark, else as UTF-16 when every other byte is zero, else by
+ * the charset that came with them or that a page names in its first 2,048 bytes, else UTF-8 when
+ * that is valid, else Windows-1252. A named charset is believed while hardly a sign fails in it.
+ *
+ * @param charset named by the sender, as in a header of HTTP; empty when none was
  */
-export function decodeBytes(bytes: Uint8Array): DecodeResult {
+export function decodeBytes(bytes: Uint8Array, charset = ''): DecodeResult {
 	for (const [signature, looksLike] of SIGNATURES) {
 		if (signature.every((byte, i) => bytes[i] === byte)) return { kind: 'binary', looksLike };
 	}
@@ -31,12 +34,30 @@ export function decodeBytes(bytes: Uint8Array): DecodeResult {
 	let zeros = 0;
 	for (const byte of head) if (byte === 0) zeros++;
 	if (zeros > 0.02 * head.length) return { kind: 'binary', looksLike: 'no text' };
+	const sent = charset.trim().toLowerCase().replace(/^utf-?16$/, '') || null;
 	const named = charsetNamedIn(head);
-	for (const encoding of [named, 'utf-8']) {
+	for (const encoding of [sent, named, 'utf-8']) {
 		const text = encoding === null ? null : decode(bytes, encoding);
 		if (text !== null && encoding !== null) return { kind: 'text', text, encoding };
 	}
+	for (const encoding of [sent, named, 'utf-8']) {
+		const text = encoding === null ? null : decodeAlmost(bytes, encoding);
+		if (text !== null && encoding !== null) return { kind: 'text', text, encoding };
+	}
 	return { kind: 'text', text: decode(bytes, 'windows-1252') ?? '', encoding: 'windows-1252' };
+}
+
+/** Text in which at most one sign in 500 could not be read: a damaged byte must not cost the page. */
+function decodeAlmost(bytes: Uint8Array, encoding: string): string | null {
+	try {
+		const text = decodeLoosely(bytes, encoding);
+		const lost = text.match(/\ufffd/g)?.length ?? 0;
+		// a few accents in a Western file are not damage, so UTF-8 has to be seen to be there
+		const isThere = encoding !== 'utf-8' || /[^\u0000-\u007f\ufffd]/.test(text);
+		return isThere && lost * 500 <= text.length ? text : null;
+	} catch {
+		return null;
+	}
 }
 
 function byMark(bytes: Uint8Array): string | null {

@@ -1,0 +1,3 @@
+export * from './file-kind';
+export * from './mhtml';
+export * from './unzip';
