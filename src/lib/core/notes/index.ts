@@ -1,3 +1,4 @@
 export * from './read-questions';
 export * from './subtitles';
 export * from './transcript-text';
+export * from './pdf-text';

@@ -195,7 +195,7 @@ describe('cleanPage', () => {
 			}),
 			{ numRuns: 150 }
 		);
-	});
+	}, 60_000);
 });
 
 describe('judgePage', () => {

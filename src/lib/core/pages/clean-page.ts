@@ -84,7 +84,8 @@ function titleOf(meta: PageMeta, blocks: readonly PageBlock[], host: string): st
 	);
 	const site = meta.siteName || (isShown ? tail : '');
 	// what follows the heading in the title tag is the site's name or its slogan
-	if (countWords(h1) >= 2 && /^(?:\s+[-–—]|\s*[|·»])\s/.test(restAfter(meta.titleTag, h1))) return h1;
+	if (countWords(h1) >= 2 && /^(?:\s+[-–—]|\s*[|·»])\s/.test(restAfter(meta.titleTag, h1)))
+		return h1;
 	return tidyText(titleWithoutSite(meta.titleTag, site, host)) || h1 || firstHeading(blocks);
 }
 

@@ -469,4 +469,3 @@ function isTitle({ block }: RawBlock, titleTag: string): boolean {
 		title.size === 0 || stems.filter((stem) => title.has(stem)).length >= Math.min(2, stems.length)
 	);
 }
-

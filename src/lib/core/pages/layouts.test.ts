@@ -1,7 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cleanPage, keptBlocksOf, textOf, type Block } from '.';
-import { cleanedOf, headingRecall, readLayouts, wordMatch } from '../../../../tests/support/layouts';
+import {
+	cleanedOf,
+	headingRecall,
+	readLayouts,
+	wordMatch
+} from '../../../../tests/support/layouts';
 
 const layouts = readLayouts();
 const scored = layouts.map((layout) => {

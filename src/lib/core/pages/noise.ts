@@ -36,7 +36,10 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		/(?:^|[\s_-])(?:site-?footer|page-?footer|footer|colophon|legal|copyright)(?:$|[\s_-])/,
 		'footer'
 	],
-	[/(?:^|[\s_-])(?:sidebar|side-?bar|widget(?:s|-area|-wrap)?|rail|aside)(?:$|[\s_-])/, 'side column'],
+	[
+		/(?:^|[\s_-])(?:sidebar|side-?bar|widget(?:s|-area|-wrap)?|rail|aside)(?:$|[\s_-])/,
+		'side column'
+	],
 	[
 		/(?:^|[\s_-])(?:modal|popup|pop-?up|overlay|toast|lightbox|interstitial|paywall)(?:$|[\s_-])/,
 		'pop-up'
@@ -83,7 +86,10 @@ const NOISE_HEADINGS: readonly (readonly [RegExp, string])[] = [
 		/^(?:subscribe|sign up|join (?:our|the|my) (?:newsletter|mailing list|list|club)|newsletter|get (?:our|the|my) (?:newsletter|free|updates)|stay in touch|stay up to date|never miss)/i,
 		'newsletter form'
 	],
-	[/^(?:share (?:this|on|the)|share$|teilen$|partager$|compartir$|follow us|find us on|spread the word)/i, 'share bar'],
+	[
+		/^(?:share (?:this|on|the)|share$|teilen$|partager$|compartir$|follow us|find us on|spread the word)/i,
+		'share bar'
+	],
 	[/^(?:advertisement|sponsored|our sponsors?|a word from our)/i, 'advertisement'],
 	[
 		/^(?:(?:table of )?contents|in this (?:article|guide|post)|on this page|jump to)\s*:?$/i,

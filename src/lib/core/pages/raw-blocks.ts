@@ -110,7 +110,10 @@ function addElement(element: Element, outer: Context, found: RawBlock[]): void {
 			return;
 		}
 		case 'p':
-			addRun(element.children, context, found);
+			if (isOfficeItem(element)) addOfficeItem(element, context, found);
+			else if (/(?:^|\s)MsoTitle(?:$|\s)/.test(stringOf(element.properties.className)))
+				add({ kind: 'heading', level: 1, text: textIn(element) }, element, context, found);
+			else addRun(element.children, context, found);
 			return;
 		case 'ul':
 		case 'ol':
@@ -282,6 +285,29 @@ function addList(element: Element, context: Context, found: RawBlock[]): void {
 	const texts = items.map(textIn).filter((text) => text !== '');
 	if (texts.length === 0) return;
 	add({ kind: 'list', ordered: element.tagName === 'ol', items: texts }, element, context, found);
+}
+
+/** Office suites put list entries on the clipboard as paragraphs that carry their own bullet. */
+function isOfficeItem({ properties }: Element): boolean {
+	return (
+		/MsoListParagraph/.test(stringOf(properties.className)) ||
+		/mso-list\s*:\s*l\d/i.test(stringOf(properties.style))
+	);
+}
+
+const OFFICE_MARK = /^(?:[·•▪■□◦o§Øü*–-]|\(?(\d{1,3}|[a-z]|[ivx]{1,4})[.)])\s+/;
+
+function addOfficeItem(element: Element, context: Context, found: RawBlock[]): void {
+	const text = textIn(element);
+	const item = text.replace(OFFICE_MARK, '');
+	if (item === '') return;
+	const ordered = OFFICE_MARK.exec(text)?.[1] !== undefined;
+	const last = found.at(-1);
+	const holder = last?.path.at(-1);
+	if (last?.block.kind === 'list' && holder?.tagName === 'p' && last.block.ordered === ordered) {
+		found.pop();
+		add({ kind: 'list', ordered, items: [...last.block.items, item] }, element, context, found);
+	} else add({ kind: 'list', ordered, items: [item] }, element, context, found);
 }
 
 function addDefinitions(element: Element, context: Context, found: RawBlock[]): void {
@@ -478,7 +504,9 @@ function isBold(element: Element): boolean {
 	return element.children.every((child) => {
 		if (child.type !== 'element') return child.type !== 'text' || child.value.trim() === '';
 		const { tagName, properties } = child;
-		if (/^(?:b|strong|br|img)$/.test(tagName)) return true;
+		// some editors wrap all they copy in a bold tag that is set to normal
+		const isNormal = /font-weight\s*:\s*(?:normal|400)/i.test(stringOf(properties.style));
+		if (/^(?:b|strong|br|img)$/.test(tagName) && !isNormal) return true;
 		if (tagName === 'font' && Number(properties.size) >= 4) return true;
 		if (BOLD_STYLE.test(stringOf(properties.style))) return true;
 		return child.children.length > 0 && isBold(child);
@@ -574,7 +602,8 @@ function linksIn(element: Element): Omit<PageLink, 'outward'>[] {
 
 function linkWordsIn(element: Element): number {
 	return anchorsIn(element).reduce(
-		(sum, anchor) => (anchor.properties.href === undefined ? sum : sum + countWords(textIn(anchor))),
+		(sum, anchor) =>
+			anchor.properties.href === undefined ? sum : sum + countWords(textIn(anchor)),
 		0
 	);
 }

@@ -4,10 +4,14 @@ import remarkParse from 'remark-parse';
 import { unified } from 'unified';
 import type { Article, Block, HeadingLevel, PageBlock } from './article';
 import { tidyText } from './html-tree';
+import { guessHeadings, markdownWithHeadings } from './plain-headings';
 
-/** Reads Markdown or plain text as an article; every block is kept. Empty text gives no blocks. */
+/**
+ * Reads Markdown or plain text as an article; every block is kept. In plain text, lines that
+ * look like headings are taken for them. Empty text gives no blocks.
+ */
 export function readText(text: string, name = ''): Article {
-	const source = isMarkdown(text) ? text : markdownFromPlain(text);
+	const source = isMarkdown(text) ? text : markdownWithHeadings(text, guessHeadings(text));
 	const tree = unified().use(remarkParse).use(remarkGfm).parse(source);
 	const blocks: PageBlock[] = [];
 	for (const node of tree.children) addNode(node, blocks);
@@ -27,40 +31,9 @@ export function readText(text: string, name = ''): Article {
 	};
 }
 
-function isMarkdown(text: string): boolean {
+/** Whether a text marks its own headings or links, so that nothing has to be guessed. */
+export function isMarkdown(text: string): boolean {
 	return /^#{1,6}\s\S/m.test(text) || /^(?:=|-){3,}\s*$/m.test(text) || /\]\(https?:/.test(text);
-}
-
-/*
- * Plain text pasted from a page: a short line alone between blank lines, without a full stop,
- * is a heading; the first such line is the title. A question alone on its line is one too.
- */
-function markdownFromPlain(text: string): string {
-	const lines = text.replace(/\r\n?/g, '\n').split('\n');
-	const isBlank = (i: number) => (lines[i] ?? '').trim() === '';
-	let headings = 0;
-	return lines
-		.map((line, i) => {
-			const plain = line.trim();
-			if (plain === '' || /^(?:[-*•·–]|\d+[.)])\s/.test(plain))
-				return line.replace(/^\s*[•·–]\s/, '- ');
-			const words = plain.split(/\s+/).length;
-			const endsOpen = !/[.!,;:]$/.test(plain);
-			const followed = lines.slice(i + 1).some((next) => next.trim() !== '');
-			if (
-				words <= 14 &&
-				endsOpen &&
-				isBlank(i - 1) &&
-				isBlank(i + 1) &&
-				followed &&
-				/^[\p{Lu}\p{N}"“‘]/u.test(plain)
-			) {
-				headings++;
-				return `${headings === 1 ? '#' : '##'} ${plain.replace(/^\d+[.)]\s+/, '')}`;
-			}
-			return line;
-		})
-		.join('\n');
 }
 
 function addNode(node: Nodes, blocks: PageBlock[]): void {
