@@ -15,3 +15,6 @@ declare class TextDecoder {
 	constructor(label?: string, options?: { fatal?: boolean; ignoreBOM?: boolean });
 	decode(input?: Uint8Array): string;
 }
+interface AbortSignal {
+	readonly aborted: boolean;
+}

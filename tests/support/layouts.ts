@@ -1,5 +1,12 @@
 import { readFileSync, readdirSync } from 'node:fs';
-import { keptBlocksOf, rawTextOf, parseHtml, textOf, tidyText, cleanPage } from '../../src/lib/core/pages';
+import {
+	keptBlocksOf,
+	rawTextOf,
+	parseHtml,
+	textOf,
+	tidyText,
+	cleanPage
+} from '../../src/lib/core/pages';
 import { wordsOf } from '../../src/lib/core/text';
 
 /**
@@ -21,7 +28,9 @@ export function readLayouts(): Layout[] {
 	return readdirSync(FOLDER)
 		.filter((file) => file.endsWith('.html'))
 		.sort()
-		.map((file) => layoutOf(file.replace(/\.html$/, ''), readFileSync(new URL(file, FOLDER), 'utf8')));
+		.map((file) =>
+			layoutOf(file.replace(/\.html$/, ''), readFileSync(new URL(file, FOLDER), 'utf8'))
+		);
 }
 
 export function layoutOf(name: string, html: string): Layout {
@@ -44,7 +53,10 @@ function keptMarkupOf(html: string): string {
 
 /** Text of markup with a space wherever a tag stands, except inside words. */
 export function plainTextOf(html: string): string {
-	const spaced = html.replace(/<\/?(?!(?:a|b|i|em|strong|span|font|sup|sub|code|time|o:p)\b)[a-z][^>]*>/gi, ' $& ');
+	const spaced = html.replace(
+		/<\/?(?!(?:a|b|i|em|strong|span|font|sup|sub|code|time|o:p)\b)[a-z][^>]*>/gi,
+		' $& '
+	);
 	return tidyText(rawTextOf(parseHtml(`<body>${spaced}</body>`).body));
 }
 
@@ -73,7 +85,10 @@ export function wordMatch(
 }
 
 /** What cleaning makes of a layout: its text and its headings. */
-export function cleanedOf(layout: Layout): { readonly text: string; readonly headings: readonly string[] } {
+export function cleanedOf(layout: Layout): {
+	readonly text: string;
+	readonly headings: readonly string[];
+} {
 	const result = cleanPage(layout.html);
 	if (result.kind !== 'cleaned') return { text: '', headings: [] };
 	const blocks = keptBlocksOf(result.article);

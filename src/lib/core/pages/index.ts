@@ -5,3 +5,5 @@ export * from './page-kind';
 export * from './read-text';
 export * from './rich-text';
 export * from './plain-headings';
+export * from './page-service';
+export * from './similar-pages';

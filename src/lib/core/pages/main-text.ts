@@ -54,7 +54,7 @@ export function mainTextElementsOf(body: Element, title: string): Set<Element> {
 
 /** A copy with only the attributes the library looks at, each element with its number. */
 function slimCopyOf(element: Element, numbered: Element[], depth: number): Element {
-	const properties: Element['properties'] = { dataN: String(numbered.length) };
+	const properties: Record<string, string | boolean> = { dataN: String(numbered.length) };
 	numbered.push(element);
 	for (const name of KEPT_ATTRIBUTES) {
 		const value = stringOf(element.properties[name]);

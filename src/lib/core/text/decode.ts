@@ -34,7 +34,11 @@ export function decodeBytes(bytes: Uint8Array, charset = ''): DecodeResult {
 	let zeros = 0;
 	for (const byte of head) if (byte === 0) zeros++;
 	if (zeros > 0.02 * head.length) return { kind: 'binary', looksLike: 'no text' };
-	const sent = charset.trim().toLowerCase().replace(/^utf-?16$/, '') || null;
+	const sent =
+		charset
+			.trim()
+			.toLowerCase()
+			.replace(/^utf-?16$/, '') || null;
 	const named = charsetNamedIn(head);
 	for (const encoding of [sent, named, 'utf-8']) {
 		const text = encoding === null ? null : decode(bytes, encoding);
