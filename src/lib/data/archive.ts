@@ -1,5 +1,5 @@
 import { ARCHIVE_VERSION, type Archive, type ArchiveManifest } from '$lib/core/deliver';
-import type { Article, PageJudgement } from '$lib/core/pages';
+import { sketchOf, type Article, type PageJudgement } from '$lib/core/pages';
 import type { ClientProfile } from '$lib/core/clients';
 import type { WholeAssignment } from './assignments';
 import type { Client } from './db';
@@ -12,6 +12,7 @@ export function archiveOf({
 	notes,
 	plan,
 	takes,
+	awaited,
 	client,
 	links
 }: WholeAssignment): Archive {
@@ -24,10 +25,11 @@ export function archiveOf({
 			title: assignment.title,
 			keyword: assignment.keyword,
 			targetWords: assignment.targetWords,
-			brief: assignment.brief
+			brief: assignment.brief,
+			strikeRules: assignment.strikeRules
 		},
 		client: client && { id: client.id, profile: profileOf(client), links },
-		pages: pages.map(({ id, name, address, origin, counted, struck, judgement }, i) => ({
+		pages: pages.map(({ id, name, address, origin, counted, struck, judgement, result }, i) => ({
 			id,
 			file: `pages/${String(i + 1).padStart(2, '0')}.${origin === 'text' ? 'md' : 'html'}`,
 			name,
@@ -35,9 +37,16 @@ export function archiveOf({
 			origin,
 			counted,
 			struck,
+			result,
 			judgement: { ...judgement, reasons: [...judgement.reasons] }
 		})),
 		notes: notes.map(({ id, kind, name, text }) => ({ id, kind, name, text })),
+		awaited: awaited.map(({ address, title, reason, result }) => ({
+			address,
+			title,
+			reason,
+			result
+		})),
 		plan: plan ? (structuredClone(plan.plan) as ArchiveManifest['plan']) : null,
 		takes: takes.map(({ id, name, doc }) => ({
 			id,
@@ -105,7 +114,7 @@ export function wholeFrom(
 			binnedAt: null
 		},
 		pages: manifest.pages.flatMap(
-			({ id, name, address, origin, counted, struck, judgement }, i) => {
+			({ id, name, address, origin, counted, struck, judgement, result }, i) => {
 				const page = articles.get(id);
 				return page
 					? [
@@ -118,6 +127,8 @@ export function wholeFrom(
 								counted,
 								struck,
 								judgement,
+								result,
+								sketch: sketchOf(page.article),
 								article: page.article,
 								order: i + 1
 							}
@@ -135,6 +146,12 @@ export function wholeFrom(
 			id: ids.get(note.id)!,
 			assignment,
 			order: manifest.pages.length + i + 1
+		})),
+		awaited: manifest.awaited.map((row, i) => ({
+			...row,
+			id: newId(),
+			assignment,
+			order: manifest.pages.length + manifest.notes.length + i + 1
 		})),
 		plan: renamed.plan ? { assignment, plan: renamed.plan, updatedAt: now } : null,
 		takes: renamed.takes.map(({ id, name, doc }, i) => ({

@@ -2,6 +2,7 @@ import { EMPTY_BRIEF } from '$lib/core/brief';
 import {
 	db,
 	type Assignment,
+	type AwaitedPage,
 	type Client,
 	type LinkMap,
 	type Note,
@@ -19,12 +20,13 @@ export interface WholeAssignment {
 	notes: Note[];
 	plan: StoredPlan | null;
 	takes: Take[];
+	awaited: AwaitedPage[];
 	/** The client it is for, with links, as far as they are known. */
 	client: Client | null;
 	links: LinkMap['links'];
 }
 
-const OWNED = ['pages', 'pageSources', 'notes', 'takes'] as const;
+const OWNED = ['pages', 'pageSources', 'notes', 'takes', 'awaited'] as const;
 
 /** Assignments in use, the one worked on last first. */
 export async function listAssignments(): Promise<Assignment[]> {
@@ -44,6 +46,7 @@ export async function addAssignment(
 	const now = Date.now();
 	const assignment: Assignment = {
 		brief: EMPTY_BRIEF,
+		strikeRules: [],
 		...values,
 		id: crypto.randomUUID(),
 		createdAt: now,
@@ -77,7 +80,7 @@ export async function deleteAssignment(id: string): Promise<WholeAssignment | nu
 	if (!whole) return null;
 	await db.transaction(
 		'rw',
-		[db.assignments, db.pages, db.pageSources, db.notes, db.plans, db.takes],
+		[db.assignments, db.pages, db.pageSources, db.notes, db.plans, db.takes, db.awaited],
 		async () => {
 			for (const table of OWNED) await db[table].where({ assignment: id }).delete();
 			await db.plans.delete(id);
@@ -90,16 +93,27 @@ export async function deleteAssignment(id: string): Promise<WholeAssignment | nu
 export async function readWhole(id: string): Promise<WholeAssignment | null> {
 	const assignment = await db.assignments.get(id);
 	if (!assignment) return null;
-	const [pages, pageSources, notes, takes, plan] = await Promise.all([
+	const [pages, pageSources, notes, takes, awaited, plan] = await Promise.all([
 		db.pages.where({ assignment: id }).sortBy('order'),
 		db.pageSources.where({ assignment: id }).toArray(),
 		db.notes.where({ assignment: id }).sortBy('order'),
 		db.takes.where({ assignment: id }).sortBy('order'),
+		db.awaited.where({ assignment: id }).sortBy('order'),
 		db.plans.get(id)
 	]);
 	const client = assignment.client ? ((await db.clients.get(assignment.client)) ?? null) : null;
 	const links = client ? ((await db.linkMaps.get(client.id))?.links ?? []) : [];
-	return { assignment, pages, pageSources, notes, plan: plan ?? null, takes, client, links };
+	return {
+		assignment,
+		pages,
+		pageSources,
+		notes,
+		plan: plan ?? null,
+		takes,
+		awaited,
+		client,
+		links
+	};
 }
 
 /**
@@ -113,6 +127,7 @@ export async function putWhole({
 	notes,
 	plan,
 	takes,
+	awaited,
 	client,
 	links
 }: WholeAssignment): Promise<void> {
@@ -125,6 +140,7 @@ export async function putWhole({
 			db.notes,
 			db.plans,
 			db.takes,
+			db.awaited,
 			db.clients,
 			db.linkMaps
 		],
@@ -139,6 +155,7 @@ export async function putWhole({
 			await db.notes.bulkPut(notes);
 			if (plan) await db.plans.put(plan);
 			await db.takes.bulkPut(takes);
+			await db.awaited.bulkPut(awaited);
 		}
 	);
 }

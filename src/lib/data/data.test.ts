@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { readArchive, writeArchive } from '$lib/core/deliver';
-import { judgePage, readText } from '$lib/core/pages';
+import { judgePage, readText, sketchOf } from '$lib/core/pages';
 import type { TakeDoc } from '$lib/core/takes';
 import { archiveOf, wholeFrom } from './archive';
 import {
@@ -15,7 +15,15 @@ import {
 	readWhole
 } from './assignments';
 import { db, type Assignment, type Page } from './db';
-import { addEvidence, listNotes, listPages, nextOrder, takeEvidence } from './pages';
+import {
+	changeEvidence,
+	listAwaited,
+	listNotes,
+	listPages,
+	nextOrder,
+	readEvidence,
+	setStruckByRules
+} from './pages';
 import {
 	addClient,
 	assignmentsOf,
@@ -69,7 +77,9 @@ function pageOf(id: string, order: number): Page {
 		article,
 		judgement,
 		counted: true,
-		struck: []
+		struck: [],
+		result: null,
+		sketch: sketchOf(article)
 	};
 }
 
@@ -120,27 +130,64 @@ describe('evidence', () => {
 			text: 'Words.',
 			order: 2
 		};
-		await addEvidence(
-			[pageOf('p', 1)],
-			[{ id: 'p', assignment: assignment.id, source: '# Walls' }],
-			[note]
-		);
-		expect(await nextOrder(assignment.id)).toBe(3);
+		const row = {
+			id: 'w',
+			assignment: assignment.id,
+			address: 'https://walls.example/a',
+			title: '',
+			reason: 'the site answered 500',
+			result: { position: 3, strength: null, kind: '' },
+			order: 3
+		};
+		await changeEvidence({ ...only(pageOf('p', 1)), notes: [note], awaited: [row] }, {});
+		expect(await nextOrder(assignment.id)).toBe(4);
 		const before = await readWhole(assignment.id);
-		const taken = await takeEvidence(['p'], ['n']);
-		expect([await listPages(assignment.id), await listNotes(assignment.id)]).toEqual([[], []]);
-		await addEvidence(taken.pages, taken.sources, taken.notes);
+		const ids = { pages: ['p'], notes: ['n'], awaited: ['w'] };
+		const taken = await readEvidence(ids);
+		await changeEvidence({}, ids);
+		expect([
+			await listPages(assignment.id),
+			await listNotes(assignment.id),
+			await listAwaited(assignment.id)
+		]).toEqual([[], [], []]);
+		await changeEvidence(taken, {});
 		expect(await readWhole(assignment.id)).toEqual(before);
+	});
+
+	it('replaces what stands under the same id, and takes rows away in the same step', async () => {
+		await changeEvidence(only(pageOf('p', 1)), {});
+		const newer = { ...pageOf('p', 1), name: 'newer.md' };
+		await changeEvidence(only(newer), { pages: ['p'] });
+		expect((await listPages(assignment.id)).map(({ name }) => name)).toEqual(['newer.md']);
+	});
+
+	it('is struck by a rule on several pages, which stays with the assignment', async () => {
+		await changeEvidence({ pages: [pageOf('p', 1), pageOf('q', 2)] }, {});
+		const rule = { site: 'walls.example', where: '', text: 'a wall' };
+		await setStruckByRules(
+			assignment.id,
+			[rule],
+			[
+				{ id: 'p', struck: [1] },
+				{ id: 'q', struck: [0, 1] }
+			]
+		);
+		expect((await listPages(assignment.id)).map(({ struck }) => struck)).toEqual([[1], [0, 1]]);
+		expect((await db.assignments.get(assignment.id))!.strikeRules).toEqual([rule]);
 	});
 });
 
+/** A page with its source and nothing else. */
+function only(page: Page) {
+	return {
+		pages: [page],
+		sources: [{ id: page.id, assignment: assignment.id, source: '# Walls' }]
+	};
+}
+
 describe('assignments', () => {
 	it('are binned, deleted with all they own, and put back as they were', async () => {
-		await addEvidence(
-			[pageOf('p', 1)],
-			[{ id: 'p', assignment: assignment.id, source: '# Walls' }],
-			[]
-		);
+		await changeEvidence(only(pageOf('p', 1)), {});
 		await addTake(assignment.id, '', doc('one'));
 		await binAssignment(assignment.id);
 		expect([(await listAssignments()).length, (await listBinned()).length]).toEqual([0, 1]);
@@ -154,11 +201,7 @@ describe('assignments', () => {
 
 describe('archive', () => {
 	it('comes back with the same ids, or as a copy with ties moved along', async () => {
-		await addEvidence(
-			[pageOf('page-one', 1)],
-			[{ id: 'page-one', assignment: assignment.id, source: '# Walls' }],
-			[]
-		);
+		await changeEvidence(only(pageOf('page-one', 1)), {});
 		const origin = {
 			type: 'text',
 			text: 'x',
@@ -254,6 +297,37 @@ describe('keyword lists', () => {
 		await putBackNotes('', ['wall', 'path'], before);
 		expect(await readPhraseNotes('')).toEqual([{ scope: '', key: 'wall', cluster: 'mine' }]);
 		expect(await readPhraseNotes('other')).toEqual([]);
+	});
+});
+
+describe('the third version of the database', () => {
+	it('gives pages their sketch and assignments an empty list of rules', async () => {
+		const { result: _, sketch, ...older } = pageOf('p', 1);
+		db.close();
+		await Dexie.delete('corvan');
+		const old = new Dexie('corvan');
+		old.version(2).stores({
+			assignments: 'id, updatedAt, client',
+			pages: 'id, assignment',
+			pageSources: 'id, assignment',
+			notes: 'id, assignment',
+			plans: 'assignment',
+			takes: 'id, assignment',
+			settings: 'key',
+			clients: 'id, name',
+			linkMaps: 'client',
+			keywordLists: 'id, scope',
+			keywordRows: 'list',
+			phraseNotes: '[scope+key], scope'
+		});
+		const { strikeRules: __, ...bare } = assignment;
+		await old.table('assignments').add(bare);
+		await old.table('pages').add(older);
+		old.close();
+		await db.open();
+		expect(await db.pages.get('p')).toEqual({ ...older, result: null, sketch });
+		expect((await db.assignments.get(assignment.id))!.strikeRules).toEqual([]);
+		expect(await listAwaited(assignment.id)).toEqual([]);
 	});
 });
 

@@ -2,7 +2,15 @@ import Dexie, { type EntityTable, type Table } from 'dexie';
 import { EMPTY_BRIEF, type Brief } from '$lib/core/brief';
 import { EMPTY_CLIENT, type ClientProfile, type Link } from '$lib/core/clients';
 import type { Keyword, PhraseNote, RejectedLine } from '$lib/core/keywords';
-import type { Article, PageJudgement } from '$lib/core/pages';
+import type { NoteKind } from '$lib/core/notes';
+import {
+	sketchOf,
+	type Article,
+	type PageJudgement,
+	type PageSketch,
+	type ResultPlace,
+	type StrikeRule
+} from '$lib/core/pages';
 import type { Plan } from '$lib/core/plan';
 import type { TakeDoc } from '$lib/core/takes';
 
@@ -21,6 +29,8 @@ export interface Assignment {
 	/** When it was put in the bin, or null. */
 	binnedAt: number | null;
 	brief: Brief;
+	/** Blocks to strike out on every page of a site. */
+	strikeRules: StrikeRule[];
 }
 
 /** Who pays; shared by assignments. */
@@ -69,14 +79,37 @@ export interface Page {
 	assignment: string;
 	name: string;
 	address: string;
-	origin: 'file' | 'paste' | 'text';
+	origin: PageOrigin;
 	/** Order of arrival; letters follow the order of the counted pages. */
 	order: number;
 	article: Article;
 	judgement: PageJudgement;
 	counted: boolean;
-	/** Positions of blocks the writer struck out. */
+	/**
+	 * Positions where the writer decided against the cleaning: kept blocks struck out, dropped
+	 * ones brought back.
+	 */
 	struck: number[];
+	/** Where it stood in the list of results it was picked from. */
+	result: ResultPlace | null;
+	/** For telling pages that are alike. */
+	sketch: PageSketch;
+}
+
+/** How a page came in; `text` is plain text or Markdown. */
+export type PageOrigin = 'file' | 'paste' | 'text' | 'address';
+
+/** A page that was asked for by address and has not come in. It keeps its row until it does. */
+export interface AwaitedPage {
+	id: string;
+	assignment: string;
+	address: string;
+	/** From the list of results, or empty. */
+	title: string;
+	/** Why it has not come in. */
+	reason: string;
+	result: ResultPlace | null;
+	order: number;
 }
 
 export interface PageSource {
@@ -89,7 +122,7 @@ export interface PageSource {
 export interface Note {
 	id: string;
 	assignment: string;
-	kind: 'note' | 'questions';
+	kind: NoteKind;
 	name: string;
 	text: string;
 	order: number;
@@ -132,6 +165,7 @@ class CorvanDb extends Dexie {
 	keywordLists!: EntityTable<StoredList, 'id'>;
 	keywordRows!: EntityTable<StoredRows, 'list'>;
 	phraseNotes!: Table<StoredPhraseNote, [Scope, string]>;
+	awaited!: EntityTable<AwaitedPage, 'id'>;
 
 	constructor() {
 		super('corvan');
@@ -170,6 +204,18 @@ class CorvanDb extends Dexie {
 						.table('assignments')
 						.update(old.id, { client: byName.get(name) ?? null, brief: EMPTY_BRIEF });
 				}
+			});
+		this.version(3)
+			.stores({ awaited: 'id, assignment' })
+			.upgrade(async (change) => {
+				await change.table('assignments').toCollection().modify({ strikeRules: [] });
+				await change
+					.table<Page>('pages')
+					.toCollection()
+					.modify((page) => {
+						page.result = null;
+						page.sketch = sketchOf(page.article);
+					});
 			});
 	}
 }

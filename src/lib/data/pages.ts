@@ -1,38 +1,63 @@
-import { db, type Note, type Page, type PageSource } from './db';
+import type { StrikeRule } from '$lib/core/pages';
+import { db, type AwaitedPage, type Note, type Page, type PageSource } from './db';
+
+/** What was gathered, as far as one step touches it. */
+export interface Evidence {
+	readonly pages: readonly Page[];
+	readonly sources: readonly PageSource[];
+	readonly notes: readonly Note[];
+	readonly awaited: readonly AwaitedPage[];
+}
+
+export const NO_EVIDENCE: Evidence = { pages: [], sources: [], notes: [], awaited: [] };
+
+/** Ids of what is taken away. */
+export interface EvidenceIds {
+	readonly pages?: readonly string[];
+	readonly notes?: readonly string[];
+	readonly awaited?: readonly string[];
+}
+
+const TABLES = [db.pages, db.pageSources, db.notes, db.awaited];
 
 export function listPages(assignment: string): Promise<Page[]> {
 	return db.pages.where({ assignment }).sortBy('order');
 }
 
-/** Adds pages and notes of one import in one step. */
-export async function addEvidence(
-	pages: readonly Page[],
-	sources: readonly PageSource[],
-	notes: readonly Note[]
-): Promise<void> {
-	await db.transaction('rw', [db.pages, db.pageSources, db.notes], async () => {
-		await db.pages.bulkPut([...pages]);
-		await db.pageSources.bulkPut([...sources]);
-		await db.notes.bulkPut([...notes]);
+export function listNotes(assignment: string): Promise<Note[]> {
+	return db.notes.where({ assignment }).sortBy('order');
+}
+
+export function listAwaited(assignment: string): Promise<AwaitedPage[]> {
+	return db.awaited.where({ assignment }).sortBy('order');
+}
+
+/** Takes away and puts in as one step; what stands under the same ids is replaced. */
+export async function changeEvidence(put: Partial<Evidence>, take: EvidenceIds): Promise<void> {
+	await db.transaction('rw', TABLES, async () => {
+		await db.pages.bulkDelete([...(take.pages ?? [])]);
+		await db.pageSources.bulkDelete([...(take.pages ?? [])]);
+		await db.notes.bulkDelete([...(take.notes ?? [])]);
+		await db.awaited.bulkDelete([...(take.awaited ?? [])]);
+		await db.pages.bulkPut([...(put.pages ?? [])]);
+		await db.pageSources.bulkPut([...(put.sources ?? [])]);
+		await db.notes.bulkPut([...(put.notes ?? [])]);
+		await db.awaited.bulkPut([...(put.awaited ?? [])]);
 	});
 }
 
-/** Takes pages and notes away and gives them back, for undoing. */
-export async function takeEvidence(
-	pageIds: readonly string[],
-	noteIds: readonly string[]
-): Promise<{ pages: Page[]; sources: PageSource[]; notes: Note[] }> {
-	return db.transaction('rw', [db.pages, db.pageSources, db.notes], async () => {
-		const pages = (await db.pages.bulkGet([...pageIds])).filter((page) => page !== undefined);
-		const sources = (await db.pageSources.bulkGet([...pageIds])).filter(
-			(source) => source !== undefined
-		);
-		const notes = (await db.notes.bulkGet([...noteIds])).filter((note) => note !== undefined);
-		await db.pages.bulkDelete([...pageIds]);
-		await db.pageSources.bulkDelete([...pageIds]);
-		await db.notes.bulkDelete([...noteIds]);
-		return { pages, sources, notes };
-	});
+/** What stands under these ids now, for putting it back. */
+export async function readEvidence(ids: EvidenceIds): Promise<Evidence> {
+	return db.transaction('r', TABLES, async () => ({
+		pages: known(await db.pages.bulkGet([...(ids.pages ?? [])])),
+		sources: known(await db.pageSources.bulkGet([...(ids.pages ?? [])])),
+		notes: known(await db.notes.bulkGet([...(ids.notes ?? [])])),
+		awaited: known(await db.awaited.bulkGet([...(ids.awaited ?? [])]))
+	}));
+}
+
+function known<T>(found: readonly (T | undefined)[]): T[] {
+	return found.filter((one) => one !== undefined);
 }
 
 export async function setCounted(id: string, counted: boolean): Promise<void> {
@@ -43,8 +68,16 @@ export async function setStruck(id: string, struck: readonly number[]): Promise<
 	await db.pages.update(id, { struck: [...struck] });
 }
 
-export function listNotes(assignment: string): Promise<Note[]> {
-	return db.notes.where({ assignment }).sortBy('order');
+/** Sets the struck blocks of several pages, and the rules of their assignment, as one step. */
+export async function setStruckByRules(
+	assignment: string,
+	rules: readonly StrikeRule[],
+	pages: readonly { readonly id: string; readonly struck: readonly number[] }[]
+): Promise<void> {
+	await db.transaction('rw', [db.pages, db.assignments], async () => {
+		await db.assignments.update(assignment, { strikeRules: [...rules] });
+		for (const { id, struck } of pages) await setStruck(id, struck);
+	});
 }
 
 export async function saveNote(note: Note): Promise<void> {
@@ -53,6 +86,10 @@ export async function saveNote(note: Note): Promise<void> {
 
 /** The next free place in the order of arrival. */
 export async function nextOrder(assignment: string): Promise<number> {
-	const [pages, notes] = await Promise.all([listPages(assignment), listNotes(assignment)]);
-	return Math.max(0, ...pages.map(({ order }) => order), ...notes.map(({ order }) => order)) + 1;
+	const all = await Promise.all([
+		listPages(assignment),
+		listNotes(assignment),
+		listAwaited(assignment)
+	]);
+	return Math.max(0, ...all.flat().map(({ order }) => order)) + 1;
 }

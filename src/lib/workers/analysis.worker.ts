@@ -3,6 +3,7 @@ import { readArchive, writeArchive } from '$lib/core/deliver';
 import { draftArticle, type DraftNote } from '$lib/core/draft';
 import {
 	assembleFindings,
+	isQuestion,
 	usesInContext,
 	workOnPage,
 	type AskedQuestion,
@@ -15,8 +16,19 @@ import {
 	readResultsList,
 	type KeywordListResult
 } from '$lib/core/keywords';
-import { readQuestions } from '$lib/core/notes';
-import { cleanPage, judgePage, keptBlocksOf, readText } from '$lib/core/pages';
+import { isMaterial, noteArticleOf, readQuestions } from '$lib/core/notes';
+import {
+	blocksOfRichText,
+	cleanPage,
+	guessHeadings,
+	isMarkdown,
+	judgePage,
+	keptBlocksOf,
+	markdownOf,
+	readText,
+	sketchOf,
+	type Article
+} from '$lib/core/pages';
 import { placeRest, proposePlan } from '$lib/core/plan';
 import {
 	standingOfPage,
@@ -26,6 +38,7 @@ import {
 } from '$lib/core/standing';
 import { indexRuns, type RunIndex } from '$lib/core/takes';
 import { decodeBytes, makeTagger, type Tagger } from '$lib/core/text';
+import { readGatheredFile } from './gathered-files';
 import type {
 	AnalysisWorker,
 	Cleaned,
@@ -77,7 +90,7 @@ function workOf(page: PageInput, tag: Tagger): PageWork {
 
 function workOfNote(note: NoteInput, tag: Tagger): PageWork {
 	return kept(note.id, note.text, () => {
-		const article = readText(note.text, note.name);
+		const article = noteArticleOf(note);
 		return workOnPage(
 			{
 				id: note.id,
@@ -117,7 +130,7 @@ async function worksOf(
 	isStale: () => boolean
 ): Promise<{ pages: PageWork[]; notes: PageWork[] } | null> {
 	const tag = await loadTagger();
-	const notes = input.notes.filter(({ kind }) => kind === 'note');
+	const notes = input.notes.filter(isMaterial);
 	const all = input.pages.length + notes.length;
 	const done: { pages: PageWork[]; notes: PageWork[] } = { pages: [], notes: [] };
 	for (const [i, page] of input.pages.entries()) {
@@ -138,12 +151,10 @@ async function worksOf(
 const never = () => false;
 
 function draftNotesOf(input: EvidenceInput): DraftNote[] {
-	return input.notes
-		.filter(({ kind }) => kind === 'note')
-		.map(({ id, name, text }, i) => {
-			const article = readText(text, name);
-			return { id, label: `n${i + 1}`, title: article.title, blocks: keptBlocksOf(article) };
-		});
+	return input.notes.filter(isMaterial).map((note, i) => {
+		const article = noteArticleOf(note);
+		return { id: note.id, label: `n${i + 1}`, title: article.title, blocks: keptBlocksOf(article) };
+	});
 }
 
 function runsOf(input: EvidenceInput): RunIndex {
@@ -154,6 +165,23 @@ function runsOf(input: EvidenceInput): RunIndex {
 
 const worker: AnalysisWorker = {
 	clean: async (incoming, keyword) => clean(incoming, keyword),
+	readFile: (name, bytes, aim) => readGatheredFile(name, bytes, aim),
+	readRichText: async (html) => markdownOf(blocksOfRichText(html)),
+	guessHeadings: async (text) => (isMarkdown(text) ? [] : guessHeadings(text)),
+
+	async brings(page) {
+		const work = workOf(page, await loadTagger());
+		return {
+			facts: work.facts.map(({ text }) => text),
+			questions: keptBlocksOf(page.article, page.struck).flatMap((block) =>
+				block.kind === 'answer'
+					? [block.question]
+					: block.kind === 'heading' && isQuestion(block.text)
+						? [block.text]
+						: []
+			)
+		};
+	},
 
 	async findings(input, onProgress) {
 		const mine = ++latestFindings;
@@ -274,20 +302,23 @@ function clean(incoming: Incoming, keyword: string): Cleaned {
 			return { kind: 'failed', reason: `it looks like ${decoded.looksLike}, not a page` };
 		source = decoded.text;
 	}
+	const cleaned = (article: Article): Cleaned => ({
+		kind: 'cleaned',
+		article,
+		judgement: judgePage(article, keyword, incoming.result?.kind),
+		source,
+		sketch: sketchOf(article)
+	});
 	if (incoming.origin === 'text') {
 		const article = readText(source, incoming.name);
 		if (article.blocks.length === 0) return { kind: 'failed', reason: 'there is no text in it' };
-		return { kind: 'cleaned', article, judgement: judgePage(article, keyword), source };
+		return cleaned(article);
 	}
 	try {
-		const result = cleanPage(source);
-		if (result.kind === 'no-article') return { kind: 'failed', reason: result.reason };
-		return {
-			kind: 'cleaned',
-			article: result.article,
-			judgement: judgePage(result.article, keyword),
-			source
-		};
+		const result = cleanPage(source, incoming.address);
+		return result.kind === 'no-article'
+			? { kind: 'failed', reason: result.reason }
+			: cleaned(result.article);
 	} catch (error) {
 		// one page that cannot be read must not stop the others
 		if (error instanceof RangeError)

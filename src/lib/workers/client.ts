@@ -18,6 +18,10 @@ const forward = (onProgress: OnProgress) => proxy(onProgress);
 /** The worker's calls; progress handlers may be plain functions. Values must be plain data. */
 export const analysis: AnalysisWorker = {
 	clean: (incoming, keyword) => worker().clean(incoming, keyword),
+	readFile: (name, bytes, aim) => worker().readFile(name, bytes, aim),
+	readRichText: (html) => worker().readRichText(html),
+	guessHeadings: (text) => worker().guessHeadings(text),
+	brings: (page) => worker().brings(page),
 	findings: (input, onProgress) => worker().findings(input, forward(onProgress)),
 	standings: (input, onProgress) => worker().standings(input, forward(onProgress)),
 	context: (input, phrase, verbs) => worker().context(input, phrase, verbs),

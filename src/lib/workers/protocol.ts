@@ -1,7 +1,14 @@
 import type { Effort } from '$lib/core/brief';
 import type { Archive, ArchiveResult } from '$lib/core/deliver';
 import type { Context, Findings } from '$lib/core/findings';
-import type { Article, PageJudgement } from '$lib/core/pages';
+import type { NoteKind } from '$lib/core/notes';
+import type {
+	Article,
+	HeadingGuess,
+	PageJudgement,
+	PageSketch,
+	ResultPlace
+} from '$lib/core/pages';
 import type { Plan } from '$lib/core/plan';
 import type {
 	Cluster,
@@ -16,8 +23,12 @@ import type { RunIndex, TakeDoc } from '$lib/core/takes';
 /** A file, paste or typed text on its way in. */
 export interface Incoming {
 	readonly name: string;
-	/** What kind of page source it is; `text` is plain text or Markdown. */
-	readonly origin: 'file' | 'paste' | 'text';
+	/** How it comes in; `text` is plain text or Markdown. */
+	readonly origin: 'file' | 'paste' | 'text' | 'address';
+	/** Where the page was found, when that is known. */
+	readonly address?: string;
+	/** What a list of results says of it. */
+	readonly result?: ResultPlace | null;
 	readonly bytes: Uint8Array | null;
 	/** Text, when it did not come as bytes. */
 	readonly text: string;
@@ -29,6 +40,7 @@ export type Cleaned =
 			readonly article: Article;
 			readonly judgement: PageJudgement;
 			readonly source: string;
+			readonly sketch: PageSketch;
 	  }
 	| { readonly kind: 'failed'; readonly reason: string };
 
@@ -41,7 +53,7 @@ export interface PageInput {
 
 export interface NoteInput {
 	readonly id: string;
-	readonly kind: 'note' | 'questions';
+	readonly kind: NoteKind;
 	readonly name: string;
 	readonly text: string;
 }
@@ -73,6 +85,30 @@ export type ListRead =
 	| { readonly kind: 'unreadable'; readonly reason: string }
 	| { readonly kind: 'cancelled' };
 
+/** Where a file was meant to go when it was chosen. */
+export type FileAim = 'pages' | 'notes' | 'any';
+
+/** What one file turned out to hold; a zip holds several. */
+export type FileRead =
+	| { readonly kind: 'page'; readonly incoming: Incoming }
+	| {
+			readonly kind: 'note';
+			readonly name: string;
+			readonly noteKind: NoteKind;
+			readonly text: string;
+			/** What was put right or left out on the way. */
+			readonly remarks: readonly string[];
+	  }
+	/** A link map, a client's profile or a list of who ranks. */
+	| { readonly kind: 'links' | 'client' | 'results'; readonly name: string; readonly text: string }
+	| { readonly kind: 'skipped' | 'failed'; readonly name: string; readonly reason: string };
+
+/** What a page brings besides its words. */
+export interface PageBrings {
+	readonly facts: readonly string[];
+	readonly questions: readonly string[];
+}
+
 export interface Progress {
 	readonly done: number;
 	readonly all: number;
@@ -85,6 +121,14 @@ export type Maybe<T> = T | null;
 /** What the analysis worker does. Findings are kept inside it for the calls that follow. */
 export interface AnalysisWorker {
 	clean(incoming: Incoming, keyword: string): Promise<Cleaned>;
+	/** Finds out what a file holds and reads what is no page. */
+	readFile(name: string, bytes: Uint8Array, aim: FileAim): Promise<FileRead[]>;
+	/** Rich text from the clipboard as Markdown. */
+	readRichText(html: string): Promise<string>;
+	/** Lines of plain text that look like headings; none where the text marks its own. */
+	guessHeadings(text: string): Promise<HeadingGuess[]>;
+	/** Facts and questions of one page, counted or not. */
+	brings(page: PageInput): Promise<PageBrings>;
 	findings(input: EvidenceInput, onProgress: OnProgress): Promise<Maybe<Findings>>;
 	/** Standing of every counted page, each with itself left out; cancelled by a newer call. */
 	standings(input: EvidenceInput, onProgress: OnProgress): Promise<Maybe<PageStanding[]>>;

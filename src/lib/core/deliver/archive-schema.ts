@@ -2,12 +2,13 @@ import { z } from 'zod';
 import { briefSchema, EMPTY_BRIEF } from '../brief';
 import { clientProfileSchema, EMPTY_CLIENT, linkSchema } from '../clients';
 import { TOPIC_INTENTS } from '../findings';
+import { NOTE_KINDS } from '../notes';
 import { PAGE_KINDS } from '../pages';
 import { SECTION_KINDS } from '../plan';
 import type { DocNode } from '../takes';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 2;
+export const ARCHIVE_VERSION = 3;
 
 const section = z.strictObject({
 	id: z.string().min(1),
@@ -64,6 +65,12 @@ const docNode: z.ZodType<DocNode> = z.lazy(() =>
 );
 export const takeDocSchema = z.strictObject({ type: z.literal('doc'), content: z.array(docNode) });
 
+const resultPlace = z.strictObject({
+	position: z.number().int().min(1),
+	strength: z.number().min(0).max(100).nullable(),
+	kind: z.string()
+});
+
 /** The data of one assignment, as it stands in `assignment.json`. */
 export const manifestSchema = z.strictObject({
 	format: z.literal('corvan-assignment'),
@@ -76,7 +83,11 @@ export const manifestSchema = z.strictObject({
 		keyword: z.string().min(1),
 		/** Null: as the evidence says. */
 		targetWords: z.number().int().min(100).max(50_000).nullable(),
-		brief: briefSchema
+		brief: briefSchema,
+		/** Blocks to strike out on every page of a site. */
+		strikeRules: z.array(
+			z.strictObject({ site: z.string().min(1), where: z.string(), text: z.string() })
+		)
 	}),
 	/** Who it is for, with all links; null: nobody named. */
 	client: z
@@ -93,9 +104,11 @@ export const manifestSchema = z.strictObject({
 			file: z.string().regex(/^pages\/[\w.-]+$/),
 			name: z.string(),
 			address: z.string(),
-			origin: z.enum(['file', 'paste', 'text']),
+			origin: z.enum(['file', 'paste', 'text', 'address']),
 			counted: z.boolean(),
-			/** Positions of blocks the writer struck out. */
+			/** Where it stood in the list of results it was picked from. */
+			result: resultPlace.nullable(),
+			/** Positions of blocks where the writer decided against the cleaning. */
 			struck: z.array(z.number().int().min(0)),
 			judgement: z.strictObject({
 				kind: z.enum(PAGE_KINDS),
@@ -108,9 +121,18 @@ export const manifestSchema = z.strictObject({
 	notes: z.array(
 		z.strictObject({
 			id: z.string().min(1),
-			kind: z.enum(['note', 'questions']),
+			kind: z.enum(NOTE_KINDS),
 			name: z.string(),
 			text: z.string()
+		})
+	),
+	/** Pages asked for by address that have not come in. */
+	awaited: z.array(
+		z.strictObject({
+			address: z.string().min(1),
+			title: z.string(),
+			reason: z.string(),
+			result: resultPlace.nullable()
 		})
 	),
 	plan: planSchema.nullable(),
@@ -120,18 +142,24 @@ export type ArchiveManifest = z.infer<typeof manifestSchema>;
 
 /** Brings the data of an older archive to today's form; what is not an older archive stays as it is. */
 export function upgradedManifest(data: unknown): unknown {
+	const given = z.looseObject({ version: z.number() }).safeParse(data);
+	if (!given.success) return data;
+	return given.data.version === 1
+		? withoutResults(withClient(data))
+		: given.data.version === 2
+			? withoutResults(data)
+			: data;
+}
+
+/** In the first format a client was a name on the assignment. */
+function withClient(data: unknown): unknown {
 	const first = z
-		.looseObject({
-			version: z.literal(1),
-			assignment: z.looseObject({ id: z.string(), client: z.string() })
-		})
+		.looseObject({ assignment: z.looseObject({ id: z.string(), client: z.string() }) })
 		.safeParse(data);
 	if (!first.success) return data;
-	// in the first format a client was a name on the assignment
 	const { client: name, ...assignment } = first.data.assignment;
 	return {
 		...first.data,
-		version: ARCHIVE_VERSION,
 		assignment: { ...assignment, brief: EMPTY_BRIEF },
 		client:
 			name.trim() === ''
@@ -141,5 +169,20 @@ export function upgradedManifest(data: unknown): unknown {
 						profile: { ...EMPTY_CLIENT, name: name.trim().slice(0, 120) },
 						links: []
 					}
+	};
+}
+
+/** The second format knew no lists of results behind pages, and no rules for striking out. */
+function withoutResults(data: unknown): unknown {
+	const second = z
+		.looseObject({ assignment: z.looseObject({}), pages: z.array(z.looseObject({})) })
+		.safeParse(data);
+	if (!second.success) return data;
+	return {
+		...second.data,
+		version: ARCHIVE_VERSION,
+		assignment: { ...second.data.assignment, strikeRules: [] },
+		pages: second.data.pages.map((page) => ({ ...page, result: null })),
+		awaited: []
 	};
 }

@@ -31,7 +31,8 @@ const manifest: ArchiveManifest = {
 		title: 'Walls',
 		keyword: 'dry stone wall',
 		targetWords: null,
-		brief: EMPTY_BRIEF
+		brief: EMPTY_BRIEF,
+		strikeRules: [{ site: 'walls.example', where: 'div.tip>p', text: '' }]
 	},
 	client: null,
 	pages: [
@@ -43,10 +44,17 @@ const manifest: ArchiveManifest = {
 			origin: 'file',
 			counted: true,
 			struck: [2],
+			result: { position: 3, strength: 46, kind: 'article' },
 			judgement: { kind: 'article', fit: 80, reasons: [], proposeAside: false }
 		}
 	],
-	notes: [{ id: 'n', kind: 'note', name: 'Note', text: 'Grüße 石' }],
+	notes: [
+		{ id: 'n', kind: 'note', name: 'Note', text: 'Grüße 石' },
+		{ id: 'm', kind: 'transcript', name: 'Talk', text: '[00:03] Said.' }
+	],
+	awaited: [
+		{ address: 'https://walls.example/b', title: '', reason: 'it answered 500', result: null }
+	],
 	plan: null,
 	takes: [
 		{
@@ -56,6 +64,11 @@ const manifest: ArchiveManifest = {
 		}
 	]
 };
+/** Pages as the formats before the third had them. */
+const olderPages = manifest.pages.map((page) => {
+	const { result: _, ...older } = page;
+	return older;
+});
 const archive: Archive = { manifest, pageSources: { p1: '<h1>Walls</h1>' } };
 const refusal = (bytes: Uint8Array) => {
 	const result = readArchive(bytes);
@@ -130,11 +143,16 @@ describe('html', () => {
 
 describe('older archives', () => {
 	const first = (client: string) => {
-		const { brief: _, ...assignment } = manifest.assignment;
-		const { client: __, ...rest } = manifest;
+		const { brief: _, strikeRules: ___, ...assignment } = manifest.assignment;
+		const { client: __, awaited: ____, ...rest } = manifest;
 		return zipSync({
 			'assignment.json': strToU8(
-				JSON.stringify({ ...rest, version: 1, assignment: { ...assignment, client } })
+				JSON.stringify({
+					...rest,
+					pages: olderPages,
+					version: 1,
+					assignment: { ...assignment, client }
+				})
 			),
 			'pages/01.html': strToU8('<h1>Walls</h1>')
 		});
@@ -149,5 +167,24 @@ describe('older archives', () => {
 		});
 		const none = readArchive(first(''));
 		expect(none.kind === 'read' && none.archive.manifest.client).toBeNull();
+	});
+
+	it('of the second format are read: pages have no rank, nothing is awaited or struck by rule', () => {
+		const { strikeRules: _, ...assignment } = manifest.assignment;
+		const { awaited: __, ...rest } = manifest;
+		const read = readArchive(
+			zipSync({
+				'assignment.json': strToU8(
+					JSON.stringify({ ...rest, pages: olderPages, version: 2, assignment })
+				),
+				'pages/01.html': strToU8('<h1>Walls</h1>')
+			})
+		);
+		expect(read.kind === 'read' && read.archive.manifest).toMatchObject({
+			version: ARCHIVE_VERSION,
+			assignment: { strikeRules: [] },
+			pages: [{ id: 'p1', result: null }],
+			awaited: []
+		});
 	});
 });

@@ -2,3 +2,4 @@ export * from './read-questions';
 export * from './subtitles';
 export * from './transcript-text';
 export * from './pdf-text';
+export * from './note-article';

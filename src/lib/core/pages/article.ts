@@ -42,6 +42,8 @@ export interface PageLink {
 /** A page cleaned to its article; dropped blocks stay, marked, so that the writer can look. */
 export interface Article {
 	readonly title: string;
+	/** The title tag as it stands in the page; missing for plain text. */
+	readonly titleTag?: string;
 	readonly description: string;
 	readonly author: string;
 	/** Dates as written in the page's data, ISO 8601 where the page gave that; empty if unknown. */
@@ -72,10 +74,25 @@ export function textOf(block: Block): string {
 	}
 }
 
-/** The blocks that belong to the article, less those the writer struck out (by position). */
+/**
+ * The blocks that belong to the article. At the positions in `struck` the writer decided
+ * against the cleaning: kept blocks are out there, and dropped ones are in.
+ */
 export function keptBlocksOf(article: Article, struck: readonly number[] = []): Block[] {
-	const gone = new Set(struck);
-	return article.blocks.filter((b, i) => b.dropped === null && !gone.has(i)).map((b) => b.block);
+	const turned = new Set(struck);
+	return article.blocks
+		.filter(({ dropped }, i) => (dropped === null) !== turned.has(i))
+		.map(({ block }) => block);
+}
+
+/** Where a page stood in a list of results. */
+export interface ResultPlace {
+	/** From 1. */
+	readonly position: number;
+	/** Strength of the site, 0–100. */
+	readonly strength: number | null;
+	/** What the list calls it, such as `shop`; empty when it does not say. */
+	readonly kind: string;
 }
 
 /** A heading with what stands under it, up to the next heading of any level. */

@@ -39,6 +39,7 @@ export function cleanPage(html: string, address = ''): CleanResult {
 		kind: 'cleaned',
 		article: {
 			title,
+			titleTag: meta.titleTag,
 			description: meta.description,
 			author: meta.author || credits.author,
 			published: meta.published || credits.published,

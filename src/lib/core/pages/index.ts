@@ -7,3 +7,4 @@ export * from './rich-text';
 export * from './plain-headings';
 export * from './page-service';
 export * from './similar-pages';
+export * from './strike-rules';

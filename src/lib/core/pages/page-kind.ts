@@ -24,13 +24,24 @@ export interface PageJudgement {
 	readonly proposeAside: boolean;
 }
 
+const NAMED_KIND: Readonly<Record<string, string>> = {
+	shop: 'a shop',
+	official: 'official',
+	forum: 'a forum',
+	video: 'a video',
+	home: 'a front page',
+	list: 'a list'
+};
+
 const MONEY = /[£$€]\s?\d/g;
 
 /**
  * Guesses the kind of a page and its fit to a keyword. Scores add up from features that can
  * be named; the highest kind wins, an article when nothing speaks against it.
+ *
+ * @param listedAs kind that a list of results gives the page; one feature among others
  */
-export function judgePage(article: Article, keyword: string): PageJudgement {
+export function judgePage(article: Article, keyword: string, listedAs = ''): PageJudgement {
 	const blocks = keptBlocksOf(article);
 	const text = blocks.map(textOf).join('\n');
 	const everything = article.blocks.map(({ block }) => textOf(block)).join('\n');
@@ -100,6 +111,13 @@ export function judgePage(article: Article, keyword: string): PageJudgement {
 	if (shortParts && article.links.length > 15 && !basket)
 		add('list', 2.5, 'it mostly links to other pages');
 	if (words < 120) add('thin', 2.2, `only ${words} words`);
+
+	if (listedAs !== 'article' && PAGE_KINDS.some((kind) => kind === listedAs))
+		add(
+			listedAs as PageKind,
+			2.5,
+			`the list of results calls it ${NAMED_KIND[listedAs] ?? listedAs}`
+		);
 
 	let best: { kind: PageKind; score: number; reasons: string[] } = {
 		kind: 'article',

@@ -39,7 +39,7 @@ export function pageMetaOf(tree: HtmlTree): PageMeta {
 		published:
 			first('article:published_time', 'date', 'dc.date', 'datepublished') || data.published,
 		modified: first('article:modified_time', 'og:updated_time', 'datemodified') || data.modified,
-		address: canonical || first('og:url'),
+		address: [canonical, first('og:url')].find((one) => /^https?:\/\/[^\s/]/i.test(one)) ?? '',
 		siteName: first('og:site_name', 'application-name') || data.publisher,
 		ogType: first('og:type'),
 		structured: data.types,

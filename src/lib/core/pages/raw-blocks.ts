@@ -532,7 +532,7 @@ function hasBlockInside(element: Element): boolean {
 }
 
 const HEADING_EXTRA =
-	/^(?:[#¶§🔗\[\]|\s]*|\[?\s*(?:edit|edit source|copy link|permalink|link to this .*|direct link to .*|anchor)\s*\]?)$/iu;
+	/^(?:[#¶§🔗[\]|\s]*|\[?\s*(?:edit|edit source|copy link|permalink|link to this .*|direct link to .*|anchor)\s*\]?)$/iu;
 
 /** Text of a heading without its marks for linking and editing. */
 function headingText(element: Element): string {

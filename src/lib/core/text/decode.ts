@@ -57,7 +57,7 @@ function decodeAlmost(bytes: Uint8Array, encoding: string): string | null {
 		const text = decodeLoosely(bytes, encoding);
 		const lost = text.match(/\ufffd/g)?.length ?? 0;
 		// a few accents in a Western file are not damage, so UTF-8 has to be seen to be there
-		const isThere = encoding !== 'utf-8' || /[^\u0000-\u007f\ufffd]/.test(text);
+		const isThere = encoding !== 'utf-8' || /[\u0080-\ufffc]/.test(text);
 		return isThere && lost * 500 <= text.length ? text : null;
 	} catch {
 		return null;

@@ -3,149 +3,12 @@ import { readClientFile, readLinkMap } from '$lib/core/clients';
 import { phraseKeyOf, type PhraseNote } from '$lib/core/keywords';
 import { addAssignment, putWhole } from '$lib/data/assignments';
 import { wholeFrom, type CleanedPage } from '$lib/data/archive';
-import {
-	db,
-	type Assignment,
-	type Note,
-	type Page,
-	type PageSource,
-	type Scope
-} from '$lib/data/db';
+import { db, type Assignment, type Scope } from '$lib/data/db';
 import { addClient, listClients } from '$lib/data/clients';
 import { addLists, nextListOrder, notePhrases, readLists } from '$lib/data/keywords';
-import { addEvidence, nextOrder, takeEvidence } from '$lib/data/pages';
 import type { Demo } from '$lib/services/demo';
-import { analysis, type Incoming, type Progress } from '$lib/workers/client';
-import { history } from '../frame/history.svelte';
-
-/** What came of one import. */
-export interface ImportReport {
-	readonly pages: readonly Page[];
-	readonly notes: readonly Note[];
-	readonly failed: readonly { readonly name: string; readonly reason: string }[];
-	readonly isCancelled: boolean;
-}
-
-export interface ImportOptions {
-	/** No notice, for work that announces itself. */
-	readonly isQuiet?: boolean;
-	readonly onProgress?: (progress: Progress & { readonly name: string }) => void;
-	readonly isCancelled?: () => boolean;
-}
-
-/** Page files may be this large; browsers save pages of 1–3 MB. */
-const MAX_FILE_BYTES = 10_000_000;
-
-/**
- * Cleans pages and adds them as one step that can be taken back. What cannot be read is
- * reported with its name and reason; the rest comes in.
- */
-export async function bringInPages(
-	assignment: Assignment,
-	incoming: readonly Incoming[],
-	options: ImportOptions = {}
-): Promise<ImportReport> {
-	const pages: Page[] = [];
-	const sources: PageSource[] = [];
-	const failed: { name: string; reason: string }[] = [];
-	let order = await nextOrder(assignment.id);
-	let isCancelled = false;
-	for (const [i, item] of incoming.entries()) {
-		if (options.isCancelled?.()) {
-			isCancelled = true;
-			break;
-		}
-		options.onProgress?.({ done: i, all: incoming.length, name: item.name });
-		if ((item.bytes?.length ?? item.text.length) > MAX_FILE_BYTES) {
-			failed.push({
-				name: item.name,
-				reason: 'it is larger than 10 MB: save the page without its pictures and try again'
-			});
-			continue;
-		}
-		const cleaned = await analysis.clean(item, assignment.keyword);
-		if (cleaned.kind === 'failed') {
-			failed.push({ name: item.name, reason: cleaned.reason });
-			continue;
-		}
-		const id = crypto.randomUUID();
-		const { article, judgement, source } = cleaned;
-		pages.push({
-			id,
-			assignment: assignment.id,
-			name: item.name,
-			address: article.address,
-			origin: item.origin,
-			order: order++,
-			article,
-			judgement,
-			counted: !judgement.proposeAside,
-			struck: []
-		});
-		sources.push({ id, assignment: assignment.id, source });
-	}
-	if (pages.length > 0) await addAsStep(pages, sources, [], options.isQuiet);
-	return { pages, notes: [], failed, isCancelled };
-}
-
-/** Adds notes or question lists as one step. */
-export async function bringInNotes(
-	assignment: Assignment,
-	items: readonly { readonly name: string; readonly text: string; readonly kind: Note['kind'] }[],
-	{ isQuiet = false }: Pick<ImportOptions, 'isQuiet'> = {}
-): Promise<ImportReport> {
-	let order = await nextOrder(assignment.id);
-	const failed = items
-		.filter(({ text }) => text.trim() === '')
-		.map(({ name }) => ({ name, reason: 'there is no text in it' }));
-	const notes = items
-		.filter(({ text }) => text.trim() !== '')
-		.map(({ name, text, kind }): Note => ({
-			id: crypto.randomUUID(),
-			assignment: assignment.id,
-			kind,
-			name: kind === 'note' ? titleOf(text, name) : name,
-			text,
-			order: order++
-		}));
-	if (notes.length > 0) await addAsStep([], [], notes, isQuiet);
-	return { pages: [], notes, failed, isCancelled: false };
-}
-
-/** A note is known by its own title where it has one. */
-function titleOf(text: string, name: string): string {
-	const heading = /^#\s+(.{2,120})$/m.exec(text);
-	return heading ? heading[1]!.trim() : name.replace(/\.(?:md|markdown|txt)$/i, '');
-}
-
-async function addAsStep(
-	pages: readonly Page[],
-	sources: readonly PageSource[],
-	notes: readonly Note[],
-	isQuiet = false
-): Promise<void> {
-	const said = [
-		pages.length > 0 ? countOf(pages.length, 'page') : '',
-		notes.length > 0 ? countOf(notes.length, 'note') : ''
-	];
-	await history.run(
-		{
-			label: `Brought in ${said.filter(Boolean).join(' and ')}`,
-			redo: () => addEvidence(pages, sources, notes),
-			undo: async () => {
-				await takeEvidence(
-					pages.map(({ id }) => id),
-					notes.map(({ id }) => id)
-				);
-			}
-		},
-		{ quiet: isQuiet }
-	);
-}
-
-export function countOf(n: number, thing: string): string {
-	return `${n} ${thing}${n === 1 ? '' : 's'}`;
-}
+import { analysis } from '$lib/workers/client';
+import { importEvidence, type ImportOptions, type NamedBytes } from '../gather/import-evidence';
 
 /** Makes the demo assignment by the same readers that a writer's files go through. */
 export async function bringInDemo(
@@ -166,18 +29,10 @@ export async function bringInDemo(
 		targetWords,
 		brief: brief.whole.brief
 	});
-	const pages = of('page').map(({ name, text }): Incoming => ({
-		name,
-		origin: 'file',
-		bytes: null,
-		text
-	}));
-	await bringInPages(assignment, pages, { onProgress, isQuiet: true });
-	const notes = [
-		...of('note').map(({ name, text }) => ({ kind: 'note' as const, name, text })),
-		...of('questions').map(({ name, text }) => ({ kind: 'questions' as const, name, text }))
-	];
-	await bringInNotes(assignment, notes, { isQuiet: true });
+	const files = (['page', 'note', 'questions'] as const)
+		.flatMap(of)
+		.map(({ name, text }): NamedBytes => ({ name, bytes: new TextEncoder().encode(text) }));
+	await importEvidence(assignment, { files, aim: 'any' }, { onProgress, isQuiet: true });
 	return assignment;
 }
 

@@ -4,10 +4,21 @@ import type { Findings } from '$lib/core/findings';
 import type { Plan } from '$lib/core/plan';
 import type { PageStanding } from '$lib/core/standing';
 import { follow } from '$lib/data/follow';
-import { listNotes, listPages } from '$lib/data/pages';
+import { phraseKeyOf, type RankedResult } from '$lib/core/keywords';
+import { isMaterial, momentOf, timeOf } from '$lib/core/notes';
+import { alikePagesOf } from '$lib/core/pages';
+import { listAwaited, listNotes, listPages } from '$lib/data/pages';
 import { listTakes, readPlan, savePlan } from '$lib/data/takes';
 import { changeAssignment } from '$lib/data/assignments';
-import { db, type Assignment, type Client, type Note, type Page, type Take } from '$lib/data/db';
+import {
+	db,
+	type Assignment,
+	type AwaitedPage,
+	type Client,
+	type Note,
+	type Page,
+	type Take
+} from '$lib/data/db';
 import { analysis, type EvidenceInput, type Progress } from '$lib/workers/client';
 import { history } from '../frame/history.svelte';
 
@@ -22,6 +33,8 @@ export class Session {
 	#assignment = $state.raw<Assignment | null | undefined>();
 	#pages = $state.raw<readonly Page[] | undefined>();
 	#notes = $state.raw<readonly Note[] | undefined>();
+	#awaited = $state.raw<readonly AwaitedPage[] | undefined>();
+	#results = $state.raw<readonly RankedResult[] | null>(null);
 	#client = $state.raw<Client | null | undefined>();
 	#plan = $state.raw<Plan | null | undefined>();
 	#takes = $state.raw<readonly Take[] | undefined>();
@@ -36,6 +49,12 @@ export class Session {
 	/** Undefined until it is read, null when there is no such assignment. */
 	readonly assignment = $derived(this.#assignment);
 	readonly pages = $derived(this.#pages ?? []);
+	/** Pages asked for by address that have not come in. */
+	readonly awaited = $derived(this.#awaited ?? []);
+	/** Who ranks for the keyword, where that is known. */
+	readonly results = $derived(this.#results);
+	/** Pages that nearly repeat an earlier one, by id. */
+	readonly alike = $derived(alikePagesOf(this.pages));
 	/** Null: nobody named, or not in this browser. */
 	readonly client = $derived(this.#client ?? null);
 	/** The writer's own notes and lists, and behind them the facts of the client. */
@@ -55,7 +74,7 @@ export class Session {
 	readonly letters = $derived(new Map(this.counted.map(({ id }, i) => [id, letterOf(i)])));
 	/** Sign of each note, by id: n1, n2 … */
 	readonly noteSigns = $derived(
-		new Map(this.notes.filter(({ kind }) => kind === 'note').map(({ id }, i) => [id, `n${i + 1}`]))
+		new Map(this.notes.filter(isMaterial).map(({ id }, i) => [id, `n${i + 1}`]))
 	);
 	/** Secondary keywords that have to stand in the article. */
 	readonly required = $derived(
@@ -111,6 +130,21 @@ export class Session {
 			follow(
 				() => listNotes(this.id),
 				(value) => (this.#notes = value),
+				tell
+			),
+			follow(
+				() => listAwaited(this.id),
+				(value) => (this.#awaited = value),
+				tell
+			),
+			follow(
+				async () => {
+					const own = await db.assignments.get(this.id);
+					if (!own) return null;
+					const found = await db.phraseNotes.get([own.client ?? '', phraseKeyOf(own.keyword)]);
+					return found?.results?.list ?? null;
+				},
+				(value) => (this.#results = value),
 				tell
 			),
 			follow(
@@ -247,6 +281,14 @@ export class Session {
 		const page = this.pages.find((other) => other.id === id);
 		if (page) return page.article.siteName || page.article.title || page.name;
 		return this.notes.find((other) => other.id === id)?.name ?? 'a list';
+	}
+
+	/** When a sentence of a transcript was said, such as "12:03"; empty for all else. */
+	timeOf(id: string, sentence: string): string {
+		const note = this.notes.find((other) => other.id === id);
+		if (note?.kind !== 'transcript') return '';
+		const moment = momentOf(note.text, sentence);
+		return moment ? timeOf(moment.startMs) : '';
 	}
 }
 

@@ -1,99 +1,158 @@
 <!-- Gather: pages, notes and questions as they come in, beside the page in hand. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import type { Note, Page } from '$lib/data/db';
+	import { ruleFor, siteOf, struckBy } from '$lib/core/pages';
+	import type { AwaitedPage, Page } from '$lib/data/db';
 	import { isStorageFull } from '$lib/data/trouble';
-	import { setCounted, takeEvidence, addEvidence, setStruck, saveNote } from '$lib/data/pages';
-	import type { Incoming } from '$lib/workers/client';
+	import {
+		changeEvidence,
+		readEvidence,
+		saveNote,
+		setCounted,
+		setStruck,
+		setStruckByRules,
+		type Evidence
+	} from '$lib/data/pages';
+	import type { FileAim } from '$lib/workers/client';
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
 	import DropZone from '../parts/DropZone.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
 	import Tabs from '../parts/Tabs.svelte';
 	import { useSession } from '../assignment/session.svelte';
-	import { bringInNotes, bringInPages, countOf, type ImportReport } from '../assignment/bring-in';
+	import AddressBox from './AddressBox.svelte';
+	import {
+		countOf,
+		importEvidence,
+		type Delivery,
+		type ImportReport,
+		type Repeat,
+		type RepeatChoice
+	} from './import-evidence';
+	import ImportSummary from './ImportSummary.svelte';
 	import NotesList from './NotesList.svelte';
 	import PagesTable from './PagesTable.svelte';
 	import PasteBox from './PasteBox.svelte';
+	import { pastedOutside, type Pasted } from './pasted';
 	import ReadingPane from './ReadingPane.svelte';
+	import RepeatsBox from './RepeatsBox.svelte';
+	import ResultsBox from './ResultsBox.svelte';
 	import NotePane from './NotePane.svelte';
 
 	const session = useSession();
-	type Tab = 'pages' | 'notes' | 'questions';
+	type Tab = 'pages' | 'notes' | 'transcripts' | 'questions';
+	type Box = 'paste' | 'address' | 'results';
 	let tab = $state<Tab>('pages');
 	let chosen = $state<string | null>(null);
-	let isPasting = $state(false);
+	let box = $state<Box | null>(null);
+	let pasted = $state.raw<Pasted | null>(null);
 	let work = $state<{ label: string; done: number; all: number } | null>(null);
-	let isCancelled = false;
+	let stop: AbortController | null = null;
 	let report = $state.raw<ImportReport | null>(null);
+	let repeats = $state.raw<readonly Repeat[] | null>(null);
+	let settle: ((choices: readonly RepeatChoice[]) => void) | null = null;
 	let pagePicker = $state<HTMLInputElement>();
 	let notePicker = $state<HTMLInputElement>();
 
-	const notes = $derived(session.notes.filter(({ kind }) => kind === 'note'));
-	const questions = $derived(session.notes.filter(({ kind }) => kind === 'questions'));
+	const KIND_OF = { notes: 'note', transcripts: 'transcript', questions: 'questions' } as const;
+	const TAB_OF = { note: 'notes', transcript: 'transcripts', questions: 'questions' } as const;
+	const listed = $derived(
+		tab === 'pages' ? [] : session.notes.filter(({ kind }) => kind === KIND_OF[tab as never])
+	);
 	const page = $derived(
-		session.pages.find(({ id }) => id === chosen) ??
-			(tab === 'pages' ? (session.counted[0] ?? session.pages[0]) : undefined)
+		session.pages.find(({ id }) => id === chosen) ?? session.counted[0] ?? session.pages[0]
 	);
-	const note = $derived(
-		session.notes.find(({ id }) => id === chosen) ?? (tab === 'notes' ? notes[0] : questions[0])
-	);
+	const note = $derived(listed.find(({ id }) => id === chosen) ?? listed[0]);
 	const asideCount = $derived(session.pages.length - session.counted.length);
+	const countKind = (kind: string) => session.notes.filter((one) => one.kind === kind).length;
 	const tabs = $derived([
 		{ id: 'pages' as const, name: `Pages ${session.pages.length}` },
-		{ id: 'notes' as const, name: `Notes ${notes.length}` },
-		{ id: 'questions' as const, name: `Questions ${questions.length}` }
+		{ id: 'notes' as const, name: `Notes ${countKind('note')}` },
+		{ id: 'transcripts' as const, name: `Transcripts ${countKind('transcript')}` },
+		{ id: 'questions' as const, name: `Questions ${countKind('questions')}` }
 	]);
 
 	$effect(() =>
 		actions.offer(() => [
-			{ label: 'Bring in page files', also: 'html import open', run: () => pagePicker?.click() },
 			{
-				label: 'Paste a page',
-				also: 'clipboard import',
-				run: () => ((tab = 'pages'), (isPasting = true))
+				label: 'Bring in page files',
+				also: 'html mht zip import open',
+				run: () => pagePicker?.click()
+			},
+			{ label: 'Paste a page', also: 'clipboard import', run: () => open('paste', 'pages') },
+			{
+				label: 'Bring in pages by address',
+				also: 'url fetch web',
+				run: () => open('address', 'pages')
 			},
 			{
-				label: 'Bring in notes or questions',
-				also: 'text markdown import',
+				label: 'Pick pages from who ranks',
+				also: 'results serp search',
+				run: () => open('results', 'pages')
+			},
+			{
+				label: 'Bring in notes, transcripts or questions',
+				also: 'text markdown docx pdf subtitles import',
 				run: () => notePicker?.click()
 			}
 		])
 	);
+	// nothing that has been read is lost when the writer leaves before answering
+	$effect(() => () => {
+		stop?.abort();
+		settle?.([]);
+	});
 
-	async function bringPages(incoming: readonly Incoming[]) {
-		if (!session.assignment || incoming.length === 0) return;
-		isCancelled = false;
-		work = { label: 'Cleaning', done: 0, all: incoming.length };
+	function open(which: Box, at: Tab = tab) {
+		tab = at;
+		pasted = null;
+		box = which;
+	}
+
+	/** Brings in as one step, with progress, and shows what came of it. */
+	async function bring(delivery: Delivery) {
+		if (!session.assignment || work) return;
+		box = null;
+		report = null;
+		stop = new AbortController();
+		work = { label: delivery.addresses ? 'Fetching' : 'Reading', done: 0, all: 1 };
 		try {
-			const made = await bringInPages(session.assignment, incoming, {
-				onProgress: ({ done, all, name }) => (work = { label: `Cleaning ${name}`, done, all }),
-				isCancelled: () => isCancelled
+			const made = await importEvidence(session.assignment, delivery, {
+				signal: stop.signal,
+				onProgress: ({ done, all, name }) =>
+					(work = { label: `${delivery.addresses ? 'Fetching' : 'Reading'} ${name},`, done, all }),
+				onRepeats: ask
 			});
+			report = made;
 			show(made);
-			tab = 'pages';
-			chosen = made.pages[0]?.id ?? chosen;
 		} catch (error) {
 			tellStorageTrouble(error);
 		} finally {
 			work = null;
+			stop = null;
 		}
 	}
 
-	async function bringNotes(items: readonly { name: string; text: string; kind: Note['kind'] }[]) {
-		if (!session.assignment || items.length === 0) return;
-		try {
-			const made = await bringInNotes(session.assignment, items);
-			show(made);
-			chosen = made.notes[0]?.id ?? chosen;
-			tab = made.notes[0]?.kind === 'questions' ? 'questions' : 'notes';
-		} catch (error) {
-			tellStorageTrouble(error);
-		}
+	/** Waits for the writer's word on pages that are here already. */
+	function ask(found: readonly Repeat[]): Promise<readonly RepeatChoice[]> {
+		return new Promise((resolve) => {
+			repeats = found;
+			settle = (choices) => {
+				repeats = null;
+				settle = null;
+				resolve(choices.length > 0 ? choices : found.map(() => 'keep'));
+			};
+		});
 	}
 
-	function show(made: ImportReport) {
-		report = made.failed.length > 0 || made.isCancelled ? made : null;
+	function show({ pages, notes, awaited }: ImportReport) {
+		if (pages.length > 0 || awaited.length > 0) {
+			tab = 'pages';
+			chosen = pages[0]?.id ?? chosen;
+		} else if (notes[0]) {
+			tab = TAB_OF[notes[0].kind];
+			chosen = notes[0].id;
+		}
 	}
 
 	function tellStorageTrouble(error: unknown) {
@@ -105,34 +164,25 @@
 		toast.error(`Nothing was brought in. ${why}`, { duration: 15_000 });
 	}
 
-	/** Sorts files by what they are: pages, question lists, notes. */
-	async function bringFiles(files: Iterable<File>, wanted: 'pages' | 'notes' | 'any') {
-		const pages: Incoming[] = [];
-		const texts: { name: string; text: string; kind: Note['kind'] }[] = [];
-		for (const file of files) {
-			const isText =
-				/\.(?:txt|md|markdown)$/i.test(file.name) ||
-				(wanted === 'notes' && !/\.html?$/i.test(file.name));
-			if (isText && wanted !== 'pages') {
-				const text = await file.text();
-				const lines = text.split('\n').filter((line) => line.trim() !== '');
-				const asks = lines.filter((line) => /\?\s*[▾▼]?\s*$/.test(line)).length;
-				texts.push({
-					name: file.name,
-					text,
-					kind: asks > 0.5 * lines.length ? 'questions' : 'note'
-				});
-			} else {
-				pages.push({
-					name: file.name,
-					origin: isText ? 'text' : 'file',
-					bytes: new Uint8Array(await file.arrayBuffer()),
-					text: ''
-				});
-			}
-		}
-		await bringNotes(texts);
-		await bringPages(pages);
+	function bringFiles(files: readonly File[], aim: FileAim) {
+		if (files.length > 0) void bring({ files, aim });
+	}
+
+	function pick(event: Event & { currentTarget: HTMLInputElement }, aim: FileAim) {
+		const files = [...(event.currentTarget.files ?? [])];
+		// the same file can be chosen again
+		event.currentTarget.value = '';
+		bringFiles(files, aim);
+	}
+
+	function onpaste(event: ClipboardEvent) {
+		const found = pastedOutside(event);
+		if (!found || work) return;
+		event.preventDefault();
+		const files = [...(event.clipboardData?.files ?? [])];
+		if (files.length > 0) return bringFiles(files, 'any');
+		pasted = found;
+		box = 'paste';
 	}
 
 	function toggle(item: Page) {
@@ -148,7 +198,8 @@
 		const before = [...item.struck];
 		void history.run(
 			{
-				label: struck.length > before.length ? 'Struck out a block' : 'Brought a block back',
+				label:
+					struck.length > before.length ? 'Changed what counts of a page' : 'Changed a block back',
 				redo: () => setStruck(item.id, struck),
 				undo: () => setStruck(item.id, before)
 			},
@@ -156,43 +207,78 @@
 		);
 	}
 
-	function remove(kind: 'page' | 'note', id: string, name: string) {
-		let taken: Awaited<ReturnType<typeof takeEvidence>> | null = null;
+	/** Strikes out everything like a block on all pages of its site, those to come included. */
+	function strikeLike(item: Page, at: number) {
+		const assignment = session.assignment;
+		const rule = assignment && ruleFor(item.article, at);
+		if (!rule) {
+			toast('This page does not say which site it is from, so only this block can be struck out.');
+			return;
+		}
+		const after = session.pages.flatMap(({ id, article, struck }) => {
+			const all = [...new Set([...struck, ...struckBy(rule, article)])].sort((a, b) => a - b);
+			return all.length > struck.length ? [{ id, struck: all }] : [];
+		});
+		const before = after.map(({ id }) => ({
+			id,
+			struck: [...session.pages.find((other) => other.id === id)!.struck]
+		}));
+		const blocks = after.reduce(
+			(sum, { struck }, i) => sum + struck.length - before[i]!.struck.length,
+			0
+		);
+		const rules = [...assignment.strikeRules];
 		void history.run({
-			label: `Took “${name}” out`,
+			label: `Struck out ${countOf(blocks, 'block')} on ${siteOf(item.article)}`,
+			redo: () => setStruckByRules(assignment.id, [...rules, rule], after),
+			undo: () => setStruckByRules(assignment.id, rules, before)
+		});
+	}
+
+	function remove(kind: 'pages' | 'notes' | 'awaited', ids: readonly string[], name: string) {
+		let taken: Evidence | null = null;
+		void history.run({
+			label: `Took ${name} out`,
 			redo: async () => {
-				taken = await takeEvidence(kind === 'page' ? [id] : [], kind === 'note' ? [id] : []);
+				taken = await readEvidence({ [kind]: ids });
+				await changeEvidence({}, { [kind]: ids });
 			},
 			undo: async () => {
-				if (taken) await addEvidence(taken.pages, taken.sources, taken.notes);
+				if (taken) await changeEvidence(taken, {});
 			}
+		});
+	}
+
+	function retry(rows: readonly AwaitedPage[]) {
+		void bring({
+			addresses: rows.map(({ id, address, title, result }) => ({
+				address,
+				title,
+				result,
+				awaited: id
+			}))
 		});
 	}
 </script>
 
+<svelte:window {onpaste} />
 <input
 	bind:this={pagePicker}
 	type="file"
-	accept=".html,.htm,.xhtml,.md,.txt"
+	accept=".html,.htm,.xhtml,.mht,.mhtml,.zip,.md,.txt,.docx,.pdf"
 	multiple
 	class="hidden"
 	aria-label="Page files"
-	onchange={(event) =>
-		void bringFiles([...(event.currentTarget.files ?? [])], 'pages').then(
-			() => pagePicker && (pagePicker.value = '')
-		)}
+	onchange={(event) => pick(event, 'pages')}
 />
 <input
 	bind:this={notePicker}
 	type="file"
-	accept=".md,.markdown,.txt"
+	accept=".md,.markdown,.txt,.docx,.pdf,.srt,.vtt,.sbv,.csv,.tsv,.json,.zip"
 	multiple
 	class="hidden"
 	aria-label="Note files"
-	onchange={(event) =>
-		void bringFiles([...(event.currentTarget.files ?? [])], 'notes').then(
-			() => notePicker && (notePicker.value = '')
-		)}
+	onchange={(event) => pick(event, 'notes')}
 />
 
 <div
@@ -201,86 +287,127 @@
 	<section class="flex min-h-0 flex-col px-5 pt-3 max-sm:px-3" aria-label="Evidence">
 		<div class="flex flex-wrap items-end gap-5 border-b border-rule">
 			<Tabs label="Kinds of evidence" {tabs} bind:value={tab} />
-			<div class="ml-auto flex gap-2 pb-2">
+			<div class="ml-auto flex flex-wrap gap-2 pb-2">
 				{#if tab === 'pages'}
-					<button class="act" onclick={() => (isPasting = !isPasting)} aria-expanded={isPasting}
-						>Paste a page</button
+					<button
+						class="act"
+						aria-expanded={box === 'results'}
+						onclick={() => (box === 'results' ? (box = null) : open('results'))}>Who ranks</button
 					>
-					<button class="act chief" onclick={() => pagePicker?.click()}>Bring in files</button>
-				{:else}
-					<button class="act" onclick={() => (isPasting = !isPasting)} aria-expanded={isPasting}
-						>Paste text</button
+					<button
+						class="act"
+						aria-expanded={box === 'address'}
+						onclick={() => (box === 'address' ? (box = null) : open('address'))}>By address</button
 					>
-					<button class="act chief" onclick={() => notePicker?.click()}>Bring in files</button>
 				{/if}
+				<button
+					class="act"
+					aria-expanded={box === 'paste'}
+					onclick={() => (box === 'paste' ? (box = null) : open('paste'))}
+					>{tab === 'pages' ? 'Paste a page' : 'Paste text'}</button
+				>
+				<button
+					class="act chief"
+					onclick={() => (tab === 'pages' ? pagePicker : notePicker)?.click()}
+					>Bring in files</button
+				>
 			</div>
 		</div>
 
-		{#if work}
-			<div class="py-2">
-				<ProgressLine
-					label={work.label}
-					done={work.done}
-					all={work.all}
-					oncancel={() => (isCancelled = true)}
+		<div class="max-h-[60dvh] shrink-0 overflow-y-auto">
+			{#if work && !repeats}
+				<div class="py-2">
+					<ProgressLine
+						label={work.label}
+						done={work.done}
+						all={work.all}
+						oncancel={() => stop?.abort()}
+					/>
+				</div>
+			{/if}
+			{#if repeats}
+				<RepeatsBox {repeats} onchoose={(choices) => settle?.(choices)} />
+			{/if}
+			{#if report}
+				<ImportSummary
+					{report}
+					onopen={(id) => ((tab = 'pages'), (chosen = id))}
+					onclose={() => (report = null)}
 				/>
-			</div>
-		{/if}
-		{#if report}
-			<div class="my-2 border-l-2 border-error py-1 pl-3" role="alert">
-				{#if report.isCancelled}<p>
-						Stopped. {countOf(report.pages.length, 'page')} had come in.
-					</p>{/if}
-				{#each report.failed as { name, reason } (name)}
-					<p><strong>{name}</strong> was not brought in: {reason}.</p>
-				{/each}
-				<button class="linkish" onclick={() => (report = null)}>Close</button>
-			</div>
-		{/if}
-		{#if isPasting}
-			<PasteBox
-				kind={tab}
-				oncancel={() => (isPasting = false)}
-				onpage={(incoming) => {
-					isPasting = false;
-					void bringPages([incoming]);
-				}}
-				ontext={(name, text) => {
-					isPasting = false;
-					void bringNotes([{ name, text, kind: tab === 'questions' ? 'questions' : 'note' }]);
-				}}
-			/>
-		{/if}
+			{/if}
+			{#if box === 'paste'}
+				{#key pasted}
+					<PasteBox
+						kind={tab}
+						first={pasted}
+						oncancel={() => (box = null)}
+						onbring={(delivery) => void bring(delivery)}
+					/>
+				{/key}
+			{:else if box === 'address'}
+				<AddressBox
+					oncancel={() => (box = null)}
+					onfetch={(addresses) => void bring({ addresses })}
+				/>
+			{:else if box === 'results' && session.assignment}
+				<ResultsBox
+					keyword={session.assignment.keyword}
+					results={session.results}
+					pages={session.pages}
+					oncancel={() => (box = null)}
+					onfetch={(addresses) => void bring({ addresses })}
+				/>
+			{/if}
+		</div>
 
 		{#if tab === 'pages'}
-			{#if session.pages.length === 0}
+			{#if session.pages.length === 0 && session.awaited.length === 0}
 				<div class="max-w-md py-8">
 					<p class="font-serif text-lg">
 						Bring the pages that rank for “{session.assignment?.keyword}”.
 					</p>
 					<p class="mt-2 text-ink-2">
-						Save each page from the browser as HTML and drop the files here, or copy a page and
-						paste it: its headings come along. Menus, notices and advertisements are taken out.
+						Pick them from who ranks, fetch them by address, or save pages from the browser and drop
+						the files here. A page you copied can be pasted: its headings come along. Menus, notices
+						and advertisements are taken out.
+					</p>
+					<p class="mt-3">
+						<button class="act chief" onclick={() => open('results')}>See who ranks</button>
 					</p>
 				</div>
 			{:else}
 				<p class="py-2 text-ink-2">
 					{countOf(session.counted.length, 'page')} counted{asideCount > 0
 						? `, ${asideCount} set aside`
-						: ''}. Drop files anywhere, or paste a page you copied.
+						: ''}. {session.findings && !session.isBehind
+						? `Findings: ${session.findings.terms.length} terms, ${countOf(session.findings.topics.length, 'topic')}, ${countOf(session.findings.questions.length, 'question')}, ${countOf(session.findings.facts.length, 'fact')}.`
+						: session.counted.length > 0
+							? 'Findings follow…'
+							: ''}
 				</p>
 				<PagesTable
 					pages={session.pages}
+					awaited={session.awaited}
+					alike={session.alike}
 					letters={session.letters}
 					chosen={page?.id ?? null}
 					onchoose={(id) => (chosen = id)}
 					ontoggle={toggle}
+					onretry={retry}
+					ongiveup={(rows) =>
+						remove(
+							'awaited',
+							rows.map(({ id }) => id),
+							rows.length === 1
+								? `“${rows[0]!.title || rows[0]!.address}”`
+								: `${rows.length} addresses`
+						)}
 				/>
 			{/if}
 		{:else}
 			<NotesList
 				kind={tab}
-				items={tab === 'notes' ? notes : questions}
+				items={listed}
 				signs={session.noteSigns}
 				chosen={note?.id ?? null}
 				onchoose={(id) => (chosen = id)}
@@ -295,9 +422,11 @@
 		{#if tab === 'pages' && page}
 			<ReadingPane
 				{page}
+				pages={session.pages}
 				letter={session.letters.get(page.id) ?? null}
 				onstrike={(struck) => strike(page, struck)}
-				onremove={() => remove('page', page.id, page.article.title)}
+				onstrikelike={(at) => strikeLike(page, at)}
+				onremove={() => remove('pages', [page.id], `“${page.article.title || page.name}”`)}
 				ontoggle={() => toggle(page)}
 			/>
 		{:else if tab !== 'pages' && note}
@@ -307,7 +436,7 @@
 					{note}
 					sign={session.noteSigns.get(note.id) ?? null}
 					onsave={(text) => void saveNote({ ...note, text })}
-					onremove={() => remove('note', note.id, note.name)}
+					onremove={() => remove('notes', [note.id], `“${note.name}”`)}
 				/>
 			{/key}
 		{:else}
@@ -319,6 +448,6 @@
 </div>
 
 <DropZone
-	label="Drop pages, notes or questions to bring them in"
-	onfiles={(files) => void bringFiles(files, 'any')}
+	label="Drop pages, notes, transcripts or questions to bring them in"
+	onfiles={(files) => bringFiles(files, 'any')}
 />

@@ -35,7 +35,9 @@
 		? 'It stands in the client’s profile, which assignments share.'
 		: note.kind === 'note'
 			? 'The drafter may use every sentence of it, and marks where it did.'
-			: `${found.length} questions read.`}
+			: note.kind === 'transcript'
+				? 'Each paragraph opens with its time and speaker in brackets; keep them, and a quotation can name its place.'
+				: `${found.length} questions read.`}
 	{#if note.client}<a class="linkish ml-3" href={resolve('/clients/[id]', { id: note.client })}
 			>Open the profile</a
 		>{:else}<button class="linkish ml-3" onclick={onremove}>Take it out</button>{/if}

@@ -1,17 +1,24 @@
-<!-- The writer's own notes, or the lists of questions. -->
+<!-- The writer's own notes, transcripts, or the lists of questions. -->
 <script lang="ts">
-	import { readQuestions } from '$lib/core/notes';
+	import { readQuestions, saidIn, spokenParagraphsOf, timeOf } from '$lib/core/notes';
 	import { countWords } from '$lib/core/text';
 	import type { Note } from '$lib/data/db';
 
 	interface Props {
-		kind: 'notes' | 'questions';
+		kind: 'notes' | 'transcripts' | 'questions';
 		items: readonly Note[];
 		signs: ReadonlyMap<string, string>;
 		chosen: string | null;
 		onchoose: (id: string) => void;
 	}
 	let { kind, items, signs, chosen, onchoose }: Props = $props();
+
+	function sizeOf({ text }: Note): string {
+		if (kind === 'questions') return `${readQuestions(text).length} questions`;
+		if (kind === 'notes') return `${countWords(text).toLocaleString('en')} words`;
+		const last = spokenParagraphsOf(text).at(-1);
+		return `${countWords(saidIn(text)).toLocaleString('en')} words${last ? ` · to ${timeOf(last.startMs)}` : ''}`;
+	}
 </script>
 
 {#if items.length === 0}
@@ -19,8 +26,15 @@
 		{#if kind === 'notes'}
 			<p class="font-serif text-lg">Bring what you know that no page says.</p>
 			<p class="mt-2 text-ink-2">
-				Interviews, site visits, product sheets: plain text or Markdown, with headings if you have
-				them. The built-in drafter writes from these notes and nothing else.
+				Interviews, site visits, product sheets: text, Markdown, DOCX or PDF, or rich text that you
+				paste. The built-in drafter writes from these notes and nothing else. Link maps (CSV) and
+				client profiles (JSON) can be dropped here too.
+			</p>
+		{:else if kind === 'transcripts'}
+			<p class="font-serif text-lg">Bring what was said.</p>
+			<p class="mt-2 text-ink-2">
+				Subtitles as SRT or WebVTT, or text with times. They become paragraphs you can read, and the
+				times stay, so that a quotation can name its place.
 			</p>
 		{:else}
 			<p class="font-serif text-lg">Bring the questions people ask.</p>
@@ -43,11 +57,7 @@
 							>{signs.get(note.id)}</span
 						>{/if}
 					<span class="font-serif text-[15px] font-medium">{note.name}</span>
-					<span class="float-right text-ink-2"
-						>{kind === 'notes'
-							? `${countWords(note.text).toLocaleString('en')} words`
-							: `${readQuestions(note.text).length} questions`}</span
-					>
+					<span class="float-right text-ink-2">{sizeOf(note)}</span>
 				</button>
 			</li>
 		{/each}

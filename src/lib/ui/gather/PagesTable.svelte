@@ -3,16 +3,23 @@
 	import { isQuestion } from '$lib/core/findings';
 	import { keptBlocksOf, textOf } from '$lib/core/pages';
 	import { countWords } from '$lib/core/text';
-	import type { Page } from '$lib/data/db';
+	import type { AlikePage } from '$lib/core/pages';
+	import type { AwaitedPage, Page } from '$lib/data/db';
 
 	interface Props {
 		pages: readonly Page[];
+		awaited: readonly AwaitedPage[];
+		alike: ReadonlyMap<string, AlikePage>;
 		letters: ReadonlyMap<string, string>;
 		chosen: string | null;
 		onchoose: (id: string) => void;
 		ontoggle: (page: Page) => void;
+		/** Asks again for pages that have not come in. */
+		onretry: (rows: readonly AwaitedPage[]) => void;
+		ongiveup: (rows: readonly AwaitedPage[]) => void;
 	}
-	let { pages, letters, chosen, onchoose, ontoggle }: Props = $props();
+	let { pages, awaited, alike, letters, chosen, onchoose, ontoggle, onretry, ongiveup }: Props =
+		$props();
 
 	interface Row {
 		page: Page;
@@ -55,8 +62,55 @@
 		},
 		{ id: 'words', name: 'Words', title: 'Words kept', of: (row: Row) => -row.words },
 		{ id: 'headings', name: 'Headings', title: 'Headings', of: (row: Row) => -row.headings },
-		{ id: 'asks', name: 'Asks', title: 'Questions asked', of: (row: Row) => -row.asks }
+		{ id: 'asks', name: 'Asks', title: 'Questions asked', of: (row: Row) => -row.asks },
+		{
+			id: 'date',
+			name: 'Date',
+			title: 'Date of the last change',
+			of: (row: Row) => (dateOf(row.page) ? -Date.parse(dateOf(row.page)) || 0 : 1)
+		},
+		{
+			id: 'rank',
+			name: 'Rank',
+			title: 'Rank in the list of results',
+			of: (row: Row) => row.page.result?.position ?? 999
+		}
 	] as const;
+	const hasRanks = $derived(pages.some(({ result }) => result !== null));
+	const columns = $derived(COLUMNS.filter(({ id }) => id !== 'rank' || hasRanks));
+
+	const ORIGINS: Readonly<Record<Page['origin'], string>> = {
+		file: 'from a file',
+		paste: 'pasted',
+		text: 'from text',
+		address: 'by address'
+	};
+
+	function dateOf({ article }: Page): string {
+		return (article.modified || article.published).slice(0, 10);
+	}
+
+	/** "2025-09-02" as "Sep 2025"; what is no date stays as it is. */
+	function shortDate(date: string): string {
+		const [year, month] = date.split('-').map(Number);
+		if (!year || !month) return date.slice(0, 7);
+		const name = new Date(Date.UTC(year, month - 1)).toLocaleString('en', {
+			month: 'short',
+			timeZone: 'UTC'
+		});
+		return `${name} ${year}`;
+	}
+
+	function reasonsOf(page: Page): string {
+		const other = alike.get(page.id);
+		const twin = other && pages.find(({ id }) => id === other.id);
+		const repeats = twin
+			? [
+					`${Math.round(other.likeness * 100)} of 100 parts of it stand in ${letters.get(twin.id) ?? `“${twin.article.title}”`} too`
+				]
+			: [];
+		return [...repeats, ...page.judgement.reasons].slice(0, 2).join('; ');
+	}
 	let sort = $state<(typeof COLUMNS)[number]['id']>('order');
 	let isReversed = $state(false);
 
@@ -95,11 +149,11 @@
 		<caption class="sr-only">Gathered pages</caption>
 		<thead>
 			<tr>
-				{#each COLUMNS as { id, name, title } (id)}
+				{#each columns as { id, name, title } (id)}
 					<th
 						aria-sort={sort === id ? (isReversed ? 'descending' : 'ascending') : undefined}
-						class:text-right={['words', 'headings', 'asks'].includes(id)}
-						class:max-sm:hidden={['kind', 'headings', 'asks'].includes(id)}
+						class:text-right={['words', 'headings', 'asks', 'rank'].includes(id)}
+						class:max-sm:hidden={['kind', 'headings', 'asks', 'date', 'rank'].includes(id)}
 					>
 						<button onclick={() => sortBy(id)} {title} aria-label="Sort by {title.toLowerCase()}"
 							>{name}{#if !name}<span class="sr-only">Letter</span>↓{/if}{sort === id &&
@@ -129,10 +183,10 @@
 							onkeydown={(event) => onkeydown(event, i)}
 							onclick={() => onchoose(page.id)}>{page.article.title || page.name}</button
 						>
-						<span class="text-xs text-ink-2">{page.article.siteName || page.name}</span>
-						{#if page.judgement.reasons.length > 0}<span class="text-xs text-plum">
-								· {page.judgement.reasons.slice(0, 2).join('; ')}</span
-							>{/if}
+						<span class="text-xs text-ink-2"
+							>{page.article.siteName || page.name} · {ORIGINS[page.origin]}</span
+						>
+						{#if reasonsOf(page)}<span class="text-xs text-plum"> · {reasonsOf(page)}</span>{/if}
 					</td>
 					<td class="max-sm:hidden">{page.judgement.kind}</td>
 					<td class="w-20"
@@ -143,6 +197,20 @@
 					<td class="text-right">{row.words.toLocaleString('en')}</td>
 					<td class="text-right max-sm:hidden">{row.headings}</td>
 					<td class="text-right max-sm:hidden">{row.asks}</td>
+					<td
+						class="text-xs whitespace-nowrap max-sm:hidden"
+						title="{page.article.published
+							? `published ${page.article.published.slice(0, 10)}`
+							: ''}{page.article.modified ? ` changed ${page.article.modified.slice(0, 10)}` : ''}"
+						>{shortDate(dateOf(page))}</td
+					>
+					{#if hasRanks}<td
+							class="text-right max-sm:hidden"
+							title={page.result?.strength == null ? '' : `strength ${page.result.strength} of 100`}
+							>{page.result?.position ?? ''}{#if page.result?.strength != null}<span class="sr-only"
+									>, strength {page.result.strength}</span
+								>{/if}</td
+						>{/if}
 					<td class="w-20 text-right">
 						<button
 							class="state {page.counted ? 'text-secondary' : 'text-plum'}"
@@ -158,8 +226,38 @@
 					</td>
 				</tr>
 			{/each}
+			{#each awaited as row (row.id)}
+				<tr class="aside">
+					<td>–</td>
+					<td class="min-w-0" colspan={columns.length - 1}>
+						<span class="block truncate font-serif text-[15px]">{row.title || row.address}</span>
+						<span class="text-xs break-all text-ink-2">{row.address}</span>
+						<span class="text-xs text-error"> · has not come in: {row.reason}</span>
+					</td>
+					<td class="w-20 text-right">
+						<button
+							class="linkish"
+							aria-label="Try again: {row.title || row.address}"
+							onclick={() => onretry([row])}>Try again</button
+						>
+						<button
+							class="linkish"
+							aria-label="Take out: {row.title || row.address}"
+							onclick={() => ongiveup([row])}>Take out</button
+						>
+					</td>
+				</tr>
+			{/each}
 		</tbody>
 	</table>
+	{#if awaited.length > 1}
+		<p class="py-2">
+			<button class="linkish" onclick={() => onretry(awaited)}
+				>Try all {awaited.length} again</button
+			>
+			<button class="linkish ml-4" onclick={() => ongiveup(awaited)}>Take all of them out</button>
+		</p>
+	{/if}
 </div>
 
 <style>

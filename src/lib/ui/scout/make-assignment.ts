@@ -2,7 +2,7 @@ import { EMPTY_BRIEF, type Secondary } from '$lib/core/brief';
 import { isAsked, workingTitleOf, type ScoutRow } from '$lib/core/keywords';
 import { addAssignment } from '$lib/data/assignments';
 import type { Scope } from '$lib/data/db';
-import { addEvidence } from '$lib/data/pages';
+import { changeEvidence } from '$lib/data/pages';
 
 /** How many secondary keywords a brief takes along; the rest of a large cluster stays in Scout. */
 const MOST_SECONDARY = 60;
@@ -56,7 +56,7 @@ export async function makeAssignmentFrom(
 			text,
 			order: 1
 		};
-		await addEvidence([], [], [note]);
+		await changeEvidence({ notes: [note] }, {});
 	}
 	return assignment.id;
 }

@@ -2,7 +2,8 @@
 <script lang="ts">
 	import { passagesOf } from '$lib/core/draft';
 	import type { Context, Findings } from '$lib/core/findings';
-	import { keptBlocksOf, readText } from '$lib/core/pages';
+	import { isMaterial, noteArticleOf } from '$lib/core/notes';
+	import { keptBlocksOf } from '$lib/core/pages';
 	import type { Plan } from '$lib/core/plan';
 	import type { Slip } from '$lib/core/takes';
 	import { contentStemsOf, findTerms, indexTerms } from '$lib/core/text';
@@ -25,17 +26,15 @@
 	const section = $derived(plan.sections.find(({ id }) => id === slip?.section));
 	const passages = $derived(
 		passagesOf(
-			session.notes
-				.filter(({ kind }) => kind === 'note')
-				.map(({ id, name, text }) => {
-					const article = readText(text, name);
-					return {
-						id,
-						label: session.noteSigns.get(id) ?? '',
-						title: article.title,
-						blocks: keptBlocksOf(article)
-					};
-				})
+			session.notes.filter(isMaterial).map((note) => {
+				const article = noteArticleOf(note);
+				return {
+					id: note.id,
+					label: session.noteSigns.get(note.id) ?? '',
+					title: article.title,
+					blocks: keptBlocksOf(article)
+				};
+			})
 		)
 	);
 	/** Passages that hold most of what the section is to hold. */
@@ -89,7 +88,13 @@
 </div>
 {#each fitting as { text, passage } (passage.at)}
 	<p class="item">
-		<strong class="text-secondary">{passage.label} {session.nameOf(passage.note)}</strong>
+		<strong class="text-secondary"
+			>{passage.label}
+			{session.nameOf(passage.note)}{#if session.timeOf(passage.note, passage.sentences[0] ?? '')}, {session.timeOf(
+					passage.note,
+					passage.sentences[0] ?? ''
+				)}{/if}</strong
+		>
 		<span class="font-serif">{text}</span>
 		<button
 			class="linkish"

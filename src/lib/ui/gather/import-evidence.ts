@@ -1,0 +1,531 @@
+import { readClientFile, readLinkMap } from '$lib/core/clients';
+import { phraseKeyOf, readResultsList, type PhraseNote } from '$lib/core/keywords';
+import type { NoteKind } from '$lib/core/notes';
+import {
+	alikePagesOf,
+	FETCH_LIMITS,
+	isSamePage,
+	struckBy,
+	textOf,
+	type ResultPlace,
+	type StrikeRule
+} from '$lib/core/pages';
+import { changeAssignment } from '$lib/data/assignments';
+import {
+	addClient,
+	listClients,
+	putClient,
+	putLinks,
+	readLinks,
+	takeClient
+} from '$lib/data/clients';
+import {
+	db,
+	type Assignment,
+	type AwaitedPage,
+	type Note,
+	type Page,
+	type PageSource
+} from '$lib/data/db';
+import { notePhrases, notesFor, putBackNotes } from '$lib/data/keywords';
+import { changeEvidence, listPages, nextOrder, readEvidence } from '$lib/data/pages';
+import { fetchPage } from '$lib/services/pages';
+import {
+	analysis,
+	type FileAim,
+	type FileRead,
+	type Incoming,
+	type Progress
+} from '$lib/workers/client';
+import { history, type Step } from '../frame/history.svelte';
+
+export interface NamedBytes {
+	readonly name: string;
+	readonly bytes: Uint8Array;
+}
+
+/** A page to be fetched. */
+export interface WantedAddress {
+	readonly address: string;
+	readonly title: string;
+	readonly result: ResultPlace | null;
+	/** The row it had while it had not come in, when it is asked for again. */
+	readonly awaited?: string;
+}
+
+export interface NewNote {
+	readonly name: string;
+	readonly kind: NoteKind;
+	readonly text: string;
+}
+
+/** What is to be brought in with one step. */
+export interface Delivery {
+	readonly files?: readonly (File | NamedBytes)[];
+	/** Where the files were meant to go. */
+	readonly aim?: FileAim;
+	readonly pages?: readonly Incoming[];
+	readonly notes?: readonly NewNote[];
+	readonly addresses?: readonly WantedAddress[];
+}
+
+export interface NamedReason {
+	readonly name: string;
+	readonly reason: string;
+}
+
+/** What came of one import. */
+export interface ImportReport {
+	readonly pages: readonly Page[];
+	readonly notes: readonly Note[];
+	/** Addresses that did not come in and keep their row. */
+	readonly awaited: readonly AwaitedPage[];
+	/** Titles of pages that took the place of older ones. */
+	readonly replaced: readonly string[];
+	/** What else came: links, a client's profile, results. */
+	readonly others: readonly string[];
+	readonly failed: readonly NamedReason[];
+	readonly skipped: readonly NamedReason[];
+	/** What was put right on the way. */
+	readonly remarks: readonly NamedReason[];
+	readonly isCancelled: boolean;
+}
+
+/** A page that is here already. */
+export interface Repeat {
+	readonly incoming: Page;
+	readonly here: Page;
+}
+export const REPEAT_CHOICES = ['replace', 'keep', 'leave'] as const;
+export type RepeatChoice = (typeof REPEAT_CHOICES)[number];
+
+export interface ImportOptions {
+	/** No notice, for work that announces itself. */
+	readonly isQuiet?: boolean;
+	readonly onProgress?: (progress: Progress & { readonly name: string }) => void;
+	readonly signal?: AbortSignal;
+	/** Asked once for all pages that are here already; without it both are kept. */
+	readonly onRepeats?: (repeats: readonly Repeat[]) => Promise<readonly RepeatChoice[]>;
+}
+
+/** A share of words from which a second page only repeats the first, and is proposed aside. */
+const REPEATS_FROM = 0.8;
+
+/**
+ * Brings evidence in as one step that can be taken back. What cannot be read is reported with its
+ * name and reason; the rest comes in. When it is cancelled, what has come so far stays.
+ */
+export async function importEvidence(
+	assignment: Assignment,
+	delivery: Delivery,
+	options: ImportOptions = {}
+): Promise<ImportReport> {
+	const here = await listPages(assignment.id);
+	const desk = new Desk(assignment, here, await nextOrder(assignment.id), options);
+	await desk.takeFiles(delivery.files ?? [], delivery.aim ?? 'any');
+	desk.takeNotes(delivery.notes ?? []);
+	await desk.takePages(delivery.pages ?? []);
+	await desk.takeAddresses(delivery.addresses ?? []);
+	return desk.finish();
+}
+
+/** One import while it is under way. */
+class Desk {
+	readonly #sources = new Map<string, PageSource>();
+	readonly #pages: Page[] = [];
+	readonly #notes: Note[] = [];
+	readonly #awaited: AwaitedPage[] = [];
+	/** Rows that are answered by a page that came in. */
+	readonly #answered: string[] = [];
+	readonly #failed: NamedReason[] = [];
+	readonly #skipped: NamedReason[] = [];
+	readonly #remarks: NamedReason[] = [];
+	readonly #others: { said: string; step: Pick<Step, 'undo' | 'redo'> }[] = [];
+	#isCancelled = false;
+
+	constructor(
+		readonly assignment: Assignment,
+		readonly here: readonly Page[],
+		private order: number,
+		readonly options: ImportOptions
+	) {}
+
+	async takeFiles(files: readonly (File | NamedBytes)[], aim: FileAim): Promise<void> {
+		const pages: Incoming[] = [];
+		for (const [i, file] of files.entries()) {
+			if (this.#stops()) return;
+			this.options.onProgress?.({ done: i, all: files.length, name: file.name });
+			let read: readonly FileRead[];
+			try {
+				const bytes =
+					'bytes' in file && file.bytes instanceof Uint8Array
+						? file.bytes
+						: new Uint8Array(await (file as File).arrayBuffer());
+				read = await analysis.readFile(file.name, bytes, aim);
+			} catch {
+				// a folder, or a file that went away while it was dragged
+				this.#failed.push({ name: file.name, reason: 'it could not be opened' });
+				continue;
+			}
+			for (const one of read) await this.#takeRead(one, pages);
+		}
+		await this.takePages(pages);
+	}
+
+	async #takeRead(read: FileRead, pages: Incoming[]): Promise<void> {
+		switch (read.kind) {
+			case 'page':
+				pages.push(read.incoming);
+				return;
+			case 'note':
+				this.takeNotes([{ name: read.name, kind: read.noteKind, text: read.text }]);
+				for (const reason of read.remarks) this.#remarks.push({ name: read.name, reason });
+				return;
+			case 'failed':
+				this.#failed.push({ name: read.name, reason: read.reason });
+				return;
+			case 'skipped':
+				this.#skipped.push({ name: read.name, reason: read.reason });
+				return;
+			case 'links':
+				return this.#takeLinks(read.name, read.text);
+			case 'client':
+				return this.#takeClient(read.text);
+			case 'results':
+				return this.#takeResults(read.name, read.text);
+		}
+	}
+
+	takeNotes(notes: readonly NewNote[]): void {
+		for (const { name, kind, text } of notes) {
+			if (text.trim() === '') {
+				this.#failed.push({ name, reason: 'there is no text in it' });
+				continue;
+			}
+			this.#notes.push({
+				id: crypto.randomUUID(),
+				assignment: this.assignment.id,
+				kind,
+				name: kind === 'note' ? titleOf(text, name) : plainName(name),
+				text,
+				order: this.order++
+			});
+		}
+	}
+
+	async takePages(incoming: readonly Incoming[]): Promise<void> {
+		for (const [i, item] of incoming.entries()) {
+			if (this.#stops()) return;
+			this.options.onProgress?.({ done: i, all: incoming.length, name: item.name });
+			await this.#takePage(item);
+		}
+	}
+
+	/** Cleans one page; whether it came in. */
+	async #takePage(item: Incoming): Promise<boolean> {
+		const cleaned = await analysis.clean(item, this.assignment.keyword);
+		if (cleaned.kind === 'failed') {
+			this.#failed.push({ name: item.name, reason: cleaned.reason });
+			return false;
+		}
+		const id = crypto.randomUUID();
+		const { article, judgement, source, sketch } = cleaned;
+		this.#pages.push({
+			id,
+			assignment: this.assignment.id,
+			name: item.name,
+			address: article.address || (item.address ?? ''),
+			origin: item.origin,
+			order: this.order++,
+			article,
+			judgement,
+			counted: !judgement.proposeAside,
+			struck: struckByAll(this.assignment.strikeRules, article),
+			result: item.result ?? null,
+			sketch
+		});
+		this.#sources.set(id, { id, assignment: this.assignment.id, source });
+		return true;
+	}
+
+	/** Fetches several at a time; an address that does not come in keeps a row with the reason. */
+	async takeAddresses(wanted: readonly WantedAddress[]): Promise<void> {
+		let done = 0;
+		const missing = (item: WantedAddress, reason: string) =>
+			this.#awaited.push({
+				id: item.awaited ?? crypto.randomUUID(),
+				assignment: this.assignment.id,
+				address: item.address,
+				title: item.title,
+				reason,
+				result: item.result,
+				order: this.order++
+			});
+		const queue = wanted.map((item, i) => ({ item, i }));
+		const arrived: { i: number; item: WantedAddress; incoming: Incoming }[] = [];
+		const work = async () => {
+			for (let next = queue.shift(); next; next = queue.shift()) {
+				const { item, i } = next;
+				if (this.#stops()) {
+					missing(item, 'it was not fetched, for you stopped before');
+					continue;
+				}
+				this.options.onProgress?.({ done, all: wanted.length, name: item.title || item.address });
+				const reply = await fetchPage(item.address, this.options.signal);
+				done++;
+				if (reply.kind === 'refused') missing(item, reply.reason);
+				else
+					arrived.push({
+						i,
+						item,
+						incoming: {
+							name: item.title || item.address,
+							origin: 'address',
+							bytes: null,
+							text: reply.html,
+							address: reply.address,
+							result: item.result
+						}
+					});
+			}
+		};
+		await Promise.all(Array.from({ length: FETCH_LIMITS.atOnce }, work));
+		// in the order they were asked for, whichever was quickest
+		for (const { item, incoming } of arrived.sort((a, b) => a.i - b.i)) {
+			const failures = this.#failed.length;
+			if (await this.#takePage(incoming)) {
+				if (item.awaited) this.#answered.push(item.awaited);
+			} else {
+				const [failure] = this.#failed.splice(failures);
+				missing(item, failure!.reason);
+			}
+		}
+	}
+
+	async finish(): Promise<ImportReport> {
+		const replaced = await this.#settleRepeats();
+		this.#setRepeatsAside();
+		const before = await readEvidence({
+			pages: this.#pages.map(({ id }) => id),
+			awaited: [...this.#answered, ...this.#awaited.map(({ id }) => id)]
+		});
+		const sources = this.#pages.map(({ id }) => this.#sources.get(id)!);
+		const put = { pages: this.#pages, sources, notes: this.#notes, awaited: this.#awaited };
+		const hasEvidence = this.#pages.length + this.#notes.length + this.#awaited.length > 0;
+		if (hasEvidence || this.#others.length > 0) {
+			await history.run(
+				{
+					label: this.#label(),
+					redo: async () => {
+						await changeEvidence(put, { awaited: this.#answered });
+						for (const { step } of this.#others) await step.redo();
+					},
+					undo: async () => {
+						for (const { step } of [...this.#others].reverse()) await step.undo();
+						await changeEvidence(before, {
+							pages: this.#pages.map(({ id }) => id),
+							notes: this.#notes.map(({ id }) => id),
+							awaited: this.#awaited.map(({ id }) => id)
+						});
+					}
+				},
+				{ quiet: this.options.isQuiet }
+			);
+		}
+		return {
+			pages: this.#pages,
+			notes: this.#notes,
+			awaited: this.#awaited,
+			replaced,
+			others: this.#others.map(({ said }) => said),
+			failed: this.#failed,
+			skipped: this.#skipped,
+			remarks: this.#remarks,
+			isCancelled: this.#isCancelled
+		};
+	}
+
+	/** Asks what to do with pages that are here already, and does it. Titles of those replaced. */
+	async #settleRepeats(): Promise<string[]> {
+		const repeats: Repeat[] = [];
+		const taken = new Set<string>();
+		for (const page of this.#pages) {
+			const same = this.here.find((other) => !taken.has(other.id) && isSamePage(page, other));
+			if (!same) continue;
+			taken.add(same.id);
+			repeats.push({ incoming: page, here: same });
+		}
+		if (repeats.length === 0 || !this.options.onRepeats) return [];
+		const choices = await this.options.onRepeats(repeats);
+		const replaced: string[] = [];
+		repeats.forEach(({ incoming, here }, i) => {
+			const choice = choices[i] ?? 'leave';
+			const at = this.#pages.indexOf(incoming);
+			if (choice === 'leave') {
+				this.#pages.splice(at, 1);
+				this.#skipped.push({ name: incoming.name, reason: 'it is here already' });
+			} else if (choice === 'replace') {
+				this.#pages[at] = this.#inPlaceOf(incoming, here);
+				replaced.push(incoming.article.title);
+			}
+		});
+		return replaced;
+	}
+
+	/** The new page with the id, the place and the decisions of the old one. */
+	#inPlaceOf(incoming: Page, here: Page): Page {
+		this.#sources.set(here.id, { ...this.#sources.get(incoming.id)!, id: here.id });
+		const isSameText =
+			incoming.article.blocks.length === here.article.blocks.length &&
+			incoming.article.blocks.every(
+				({ block }, i) => textOf(block) === textOf(here.article.blocks[i]!.block)
+			);
+		return {
+			...incoming,
+			id: here.id,
+			order: here.order,
+			counted: here.counted,
+			result: incoming.result ?? here.result,
+			struck: isSameText ? here.struck : incoming.struck
+		};
+	}
+
+	/** A page that only repeats one that counts is proposed aside. */
+	#setRepeatsAside(): void {
+		const isNew = new Set(this.#pages.map(({ id }) => id));
+		const others = this.here.filter((page) => page.counted && !isNew.has(page.id));
+		const alike = alikePagesOf([...others, ...this.#pages.filter(({ counted }) => counted)]);
+		for (const page of this.#pages) {
+			const other = alike.get(page.id);
+			const isKept = this.here.some(({ id }) => id === page.id);
+			if (other && other.likeness >= REPEATS_FROM && !isKept) page.counted = false;
+		}
+	}
+
+	#label(): string {
+		const said = [
+			this.#pages.length > 0 ? countOf(this.#pages.length, 'page') : '',
+			this.#notes.length > 0 ? countOf(this.#notes.length, 'note') : '',
+			...this.#others.map(({ said: other }) => other)
+		].filter(Boolean);
+		if (said.length === 0)
+			return `Kept ${countOf(this.#awaited.length, 'address', 'addresses')} to try again`;
+		return `Brought in ${said.length > 1 ? `${said.slice(0, -1).join(', ')} and ${said.at(-1)}` : said[0]}`;
+	}
+
+	#stops(): boolean {
+		if (this.options.signal?.aborted) this.#isCancelled = true;
+		return this.#isCancelled;
+	}
+
+	async #takeLinks(name: string, text: string): Promise<void> {
+		const client = this.assignment.client;
+		const known = client ? await db.clients.get(client) : null;
+		if (!client || !known) {
+			this.#failed.push({
+				name,
+				reason:
+					'a link map belongs to a client, and this assignment has none; name one in the brief'
+			});
+			return;
+		}
+		const { links, rejected } = readLinkMap(text);
+		const before = await readLinks(client);
+		const keys = new Set(
+			before.map(({ phrase, address }) => `${phrase.toLowerCase()}\n${address}`)
+		);
+		const fresh = links.filter(
+			({ phrase, address }) => !keys.has(`${phrase.toLowerCase()}\n${address}`)
+		);
+		if (rejected.length > 0)
+			this.#remarks.push({
+				name,
+				reason: `${countOf(rejected.length, 'line')} of it hold no link`
+			});
+		if (fresh.length === 0) {
+			this.#skipped.push({ name, reason: `${known.name} has all its links already` });
+			return;
+		}
+		this.#others.push({
+			said: `${countOf(fresh.length, 'link')} for ${known.name}`,
+			step: {
+				redo: () => putLinks(client, [...before, ...fresh]),
+				undo: () => putLinks(client, before)
+			}
+		});
+	}
+
+	/** The profile becomes that of this assignment's client, with its facts and links. */
+	async #takeClient(text: string): Promise<void> {
+		const read = readClientFile(text);
+		if (read.kind !== 'read') return;
+		const assignment = this.assignment.id;
+		const tie = this.assignment.client;
+		const known = (await listClients()).find(({ name }) => name === read.client.name);
+		const linksBefore = known ? await readLinks(known.id) : [];
+		let made: string | null = null;
+		this.#others.push({
+			said: `the profile of ${read.client.name}`,
+			step: {
+				redo: async () => {
+					if (known)
+						await putClient(
+							{ ...known, ...read.client, updatedAt: Date.now() },
+							read.links.length > 0 ? [...read.links] : linksBefore
+						);
+					else made = (await addClient(read.client, read.links)).id;
+					await changeAssignment(assignment, { client: known?.id ?? made });
+				},
+				undo: async () => {
+					await changeAssignment(assignment, { client: tie });
+					if (known) await putClient(known, linksBefore);
+					else if (made) await takeClient(made);
+				}
+			}
+		});
+	}
+
+	async #takeResults(name: string, text: string): Promise<void> {
+		const read = readResultsList(text);
+		if (read.kind !== 'read') return;
+		const scope = this.assignment.client ?? '';
+		const notes = read.lists.map(({ phrase, results }): PhraseNote => ({
+			key: phraseKeyOf(phrase === '' ? this.assignment.keyword : phrase),
+			results: { list: results, origin: 'imported' }
+		}));
+		const keys = notes.map(({ key }) => key);
+		const before = await notesFor(scope, keys);
+		const all = read.lists.reduce((sum, { results }) => sum + results.length, 0);
+		if (read.rejected.length > 0)
+			this.#remarks.push({
+				name,
+				reason: `${countOf(read.rejected.length, 'line')} of it could not be read`
+			});
+		this.#others.push({
+			said: countOf(all, 'result'),
+			step: {
+				redo: () => notePhrases(scope, notes),
+				undo: () => putBackNotes(scope, keys, before)
+			}
+		});
+	}
+}
+
+/** All positions that rules strike on a page, in order. */
+function struckByAll(rules: readonly StrikeRule[], article: Page['article']): number[] {
+	return [...new Set(rules.flatMap((rule) => struckBy(rule, article)))].sort((a, b) => a - b);
+}
+
+/** A note is known by its own title where it has one. */
+function titleOf(text: string, name: string): string {
+	const heading = /^#\s+(.{2,120})$/m.exec(text);
+	return heading ? heading[1]!.trim() : plainName(name);
+}
+
+function plainName(name: string): string {
+	return name.replace(/\.(?:md|markdown|txt|text|srt|vtt|sbv|docx|pdf)$/i, '');
+}
+
+export function countOf(n: number, thing: string, things = `${thing}s`): string {
+	return `${n} ${n === 1 ? thing : things}`;
+}
