@@ -4,10 +4,13 @@ import type { Demo } from '$lib/services/demo';
  * The demo is open files that go in through the ordinary importers; this only hands them over.
  * They are built in, so the app needs no folder beside it.
  */
-const texts = import.meta.glob(['/demo/**/*.{html,md,txt,json,csv}', '!/demo/suggestions/**'], {
-	query: '?raw',
-	import: 'default'
-}) as Record<string, () => Promise<string>>;
+const texts = import.meta.glob(
+	['/demo/**/*.{html,md,txt,json,csv,srt,vtt}', '!/demo/suggestions/**'],
+	{
+		query: '?raw',
+		import: 'default'
+	}
+) as Record<string, () => Promise<string>>;
 // lists come in whatever encoding a planner writes, so their bytes are handed over as they are
 const lists = import.meta.glob('/demo/keywords/*', {
 	query: '?bytes',
@@ -19,6 +22,7 @@ type DemoFile = Demo['files'][number];
 const KINDS: Readonly<Record<string, DemoFile['kind']>> = {
 	pages: 'page',
 	notes: 'note',
+	transcripts: 'transcript',
 	questions: 'questions',
 	clients: 'client',
 	links: 'links',

@@ -9,6 +9,7 @@ const demoSchema = z.object({
 				'brief',
 				'page',
 				'note',
+				'transcript',
 				'questions',
 				'client',
 				'links',

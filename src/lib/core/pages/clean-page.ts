@@ -26,7 +26,7 @@ export function cleanPage(html: string, address = ''): CleanResult {
 	const meta = pageMetaOf(tree);
 	const raw = rawBlocksOf(tree.body);
 	const kept = mainTextElementsOf(tree.body, meta.titleTag);
-	const blocks = decideBlocks(raw, kept, meta.titleTag);
+	const blocks = withoutAuthorNote(decideBlocks(raw, kept, meta.titleTag), meta.author);
 	addStructuredAnswers(blocks, meta);
 	if (!blocks.some(({ dropped }) => dropped === null)) {
 		return { kind: 'no-article', reason: 'no text of an article was found in it' };
@@ -52,6 +52,20 @@ export function cleanPage(html: string, address = ''): CleanResult {
 			structured: meta.structured
 		}
 	};
+}
+
+/** A line at the end that speaks of the author by name is about the author. */
+function withoutAuthorNote(blocks: readonly PageBlock[], author: string): PageBlock[] {
+	const last = blocks.findLastIndex(({ dropped }) => dropped === null);
+	return blocks.map((found, i) => {
+		const isNote =
+			i === last &&
+			author.includes(' ') &&
+			found.block.kind === 'paragraph' &&
+			found.block.text.startsWith(`${author} `) &&
+			countWords(found.block.text) < 60;
+		return isNote ? { ...found, dropped: 'author box' } : found;
+	});
 }
 
 function addStructuredAnswers(blocks: PageBlock[], meta: PageMeta): void {

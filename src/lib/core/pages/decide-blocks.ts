@@ -258,6 +258,8 @@ function headingLevels(
 	return levels;
 }
 
+const POST_LINKS = /^(?:(?:reply|quote|report|like|flag|permalink|edit)\b\s*)+$/i;
+
 /**
  * Small boxes in which much is linked, and grids of cards whose headings are links: they lead
  * elsewhere, whatever they are called.
@@ -273,6 +275,10 @@ function boxNoise(raw: readonly RawBlock[]): (string | null)[] {
 		linkedHeadings: number;
 		/** Blocks that are nothing but a link. */
 		bare: number;
+		/** Whether the last block is nothing but a link, as a button is. */
+		endsInLink: boolean;
+		/** Whether it offers to reply: what somebody says in a discussion. */
+		isPost: boolean;
 	}
 	const boxes = new Map<Element, Box>();
 	let total = 0;
@@ -287,13 +293,17 @@ function boxNoise(raw: readonly RawBlock[]): (string | null)[] {
 				longest: 0,
 				headings: 0,
 				linkedHeadings: 0,
-				bare: 0
+				bare: 0,
+				endsInLink: false,
+				isPost: false
 			};
 			box.words += words;
 			box.linkWords += linkWords;
 			box.blocks++;
 			if (linkWords <= 0.5 * words) box.longest = Math.max(box.longest, words);
-			if (words > 0 && linkWords >= 0.9 * words) box.bare++;
+			box.endsInLink = words > 0 && linkWords >= 0.9 * words;
+			if (box.endsInLink) box.bare++;
+			if (box.endsInLink && block.kind === 'paragraph') box.isPost ||= POST_LINKS.test(block.text);
 			if (block.kind === 'heading') {
 				box.headings++;
 				if (words > 0 && linkWords >= 0.9 * words) box.linkedHeadings++;
@@ -302,7 +312,7 @@ function boxNoise(raw: readonly RawBlock[]): (string | null)[] {
 		}
 	}
 	const reasonOf = (box: Box): string | null => {
-		if (box.words > 0.4 * total) return null;
+		if (box.words > 0.4 * total || box.isPost) return null;
 		const isCards =
 			box.headings >= 2 &&
 			box.linkedHeadings >= 0.8 * box.headings &&
@@ -312,6 +322,9 @@ function boxNoise(raw: readonly RawBlock[]): (string | null)[] {
 		const isCall =
 			box.blocks >= 2 && box.words < 45 && box.longest < 20 && box.linkWords >= 0.25 * box.words;
 		if (isCall && box.bare > 0) return 'links';
+		// a few words over a button: a call to do something
+		const isOffer = box.endsInLink && box.blocks <= 4 && box.words < 40 && box.longest < 20;
+		if (isOffer && box.blocks >= 2) return 'advertisement';
 		const isTeasers =
 			box.bare >= 2 && box.bare >= 0.4 * box.blocks && box.longest < 25 && box.headings <= 1;
 		return isTeasers ? 'related links' : null;

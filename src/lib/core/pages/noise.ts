@@ -151,6 +151,7 @@ const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 		/^(?:was this (?:page|article|answer|post) (?:useful|helpful)|is this page useful|did this (?:help|answer)|ask a question|submit a tip|all tip submissions|\d+ characters left|you are visitor number|download article|(?:send|tell|show) us (?:your|what)\b.{0,120}|have you (?:seen|made|tried|been)\b.{0,80}\b(?:send|tell|show|let) us\b.{0,120}|this (?:article|page) has been viewed)\b.*$/i,
 		'page furniture'
 	],
+	[/^(?:your|this) browser (?:cannot|can’t|does not|doesn['’]t)\b/i, 'page furniture'],
 	[/^(?:\p{L}+(?: \p{L}+)?\s*\|\s*){1,8}\p{L}+(?: \p{L}+)?$/u, 'page furniture'],
 	[/^(?:©|\(c\)|copyright)\s.{0,120}$|\ball rights reserved\b/i, 'footer']
 ];

@@ -395,6 +395,7 @@ function addImage(image: Element, context: Context, found: RawBlock[]): void {
 	const src = sourceOf(image);
 	const tiny = Number(image.properties.width) > 0 && Number(image.properties.width) < 60;
 	if (src === '' || tiny || /pixel|spacer|avatar|logo|icon|tracking/i.test(src)) return;
+	if (/avatar|rounded-full|author|byline|logo/i.test(stringOf(image.properties.className))) return;
 	add({ kind: 'figure', src, alt, caption: '' }, image, context, found);
 }
 

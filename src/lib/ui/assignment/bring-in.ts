@@ -29,7 +29,7 @@ export async function bringInDemo(
 		targetWords,
 		brief: brief.whole.brief
 	});
-	const files = (['page', 'note', 'questions'] as const)
+	const files = (['page', 'note', 'transcript', 'questions'] as const)
 		.flatMap(of)
 		.map(({ name, text }): NamedBytes => ({ name, bytes: new TextEncoder().encode(text) }));
 	await importEvidence(assignment, { files, aim: 'any' }, { onProgress, isQuiet: true });

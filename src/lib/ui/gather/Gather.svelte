@@ -285,9 +285,9 @@
 	class="grid h-full grid-cols-[minmax(0,1fr)_minmax(0,520px)] max-lg:grid-cols-1 max-lg:overflow-y-auto"
 >
 	<section class="flex min-h-0 flex-col px-5 pt-3 max-sm:px-3" aria-label="Evidence">
-		<div class="flex flex-wrap items-end gap-5 border-b border-rule">
+		<div class="flex flex-wrap items-end gap-x-4 border-b border-rule" style="--tab-gap: 14px">
 			<Tabs label="Kinds of evidence" {tabs} bind:value={tab} />
-			<div class="ml-auto flex flex-wrap gap-2 pb-2">
+			<div class="ml-auto flex flex-wrap gap-1.5 pb-2">
 				{#if tab === 'pages'}
 					<button
 						class="act"

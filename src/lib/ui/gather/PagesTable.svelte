@@ -189,7 +189,7 @@
 						{#if reasonsOf(page)}<span class="text-xs text-plum"> · {reasonsOf(page)}</span>{/if}
 					</td>
 					<td class="max-sm:hidden">{page.judgement.kind}</td>
-					<td class="w-20"
+					<td class="w-14"
 						><span class="fit" title="{page.judgement.fit} of 100"
 							><i style:width="{page.judgement.fit}%"></i></span
 						><span class="sr-only">{page.judgement.fit} of 100</span></td
@@ -198,7 +198,7 @@
 					<td class="text-right max-sm:hidden">{row.headings}</td>
 					<td class="text-right max-sm:hidden">{row.asks}</td>
 					<td
-						class="text-xs whitespace-nowrap max-sm:hidden"
+						class="whitespace-nowrap max-sm:hidden"
 						title="{page.article.published
 							? `published ${page.article.published.slice(0, 10)}`
 							: ''}{page.article.modified ? ` changed ${page.article.modified.slice(0, 10)}` : ''}"
@@ -269,7 +269,7 @@
 	}
 	.fit {
 		display: block;
-		width: 50px;
+		width: 42px;
 		height: 4px;
 		margin-top: 9px;
 		background: var(--rule);

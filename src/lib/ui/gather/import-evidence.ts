@@ -1,7 +1,13 @@
 import { readClientFile, readLinkMap } from '$lib/core/clients';
-import { phraseKeyOf, readResultsList, type PhraseNote } from '$lib/core/keywords';
+import {
+	phraseKeyOf,
+	readResultsList,
+	type PhraseNote,
+	type RankedResult
+} from '$lib/core/keywords';
 import type { NoteKind } from '$lib/core/notes';
 import {
+	addressKeyOf,
 	alikePagesOf,
 	FETCH_LIMITS,
 	isSamePage,
@@ -121,12 +127,25 @@ export async function importEvidence(
 	options: ImportOptions = {}
 ): Promise<ImportReport> {
 	const here = await listPages(assignment.id);
-	const desk = new Desk(assignment, here, await nextOrder(assignment.id), options);
+	const [ranked] = await notesFor(assignment.client ?? '', [phraseKeyOf(assignment.keyword)]);
+	const desk = new Desk(
+		assignment,
+		{ here, ranked: ranked?.results?.list ?? [] },
+		await nextOrder(assignment.id),
+		options
+	);
 	await desk.takeFiles(delivery.files ?? [], delivery.aim ?? 'any');
 	desk.takeNotes(delivery.notes ?? []);
 	await desk.takePages(delivery.pages ?? []);
 	await desk.takeAddresses(delivery.addresses ?? []);
 	return desk.finish();
+}
+
+/** What an import is compared with. */
+interface Known {
+	readonly here: readonly Page[];
+	/** Who ranks for the keyword. */
+	readonly ranked: readonly RankedResult[];
 }
 
 /** One import while it is under way. */
@@ -145,7 +164,7 @@ class Desk {
 
 	constructor(
 		readonly assignment: Assignment,
-		readonly here: readonly Page[],
+		readonly known: Known,
 		private order: number,
 		readonly options: ImportOptions
 	) {}
@@ -241,7 +260,7 @@ class Desk {
 			judgement,
 			counted: !judgement.proposeAside,
 			struck: struckByAll(this.assignment.strikeRules, article),
-			result: item.result ?? null,
+			result: item.result ?? placeOf(article, this.known.ranked),
 			sketch
 		});
 		this.#sources.set(id, { id, assignment: this.assignment.id, source });
@@ -350,7 +369,7 @@ class Desk {
 		const repeats: Repeat[] = [];
 		const taken = new Set<string>();
 		for (const page of this.#pages) {
-			const same = this.here.find((other) => !taken.has(other.id) && isSamePage(page, other));
+			const same = this.known.here.find((other) => !taken.has(other.id) && isSamePage(page, other));
 			if (!same) continue;
 			taken.add(same.id);
 			repeats.push({ incoming: page, here: same });
@@ -393,11 +412,11 @@ class Desk {
 	/** A page that only repeats one that counts is proposed aside. */
 	#setRepeatsAside(): void {
 		const isNew = new Set(this.#pages.map(({ id }) => id));
-		const others = this.here.filter((page) => page.counted && !isNew.has(page.id));
+		const others = this.known.here.filter((page) => page.counted && !isNew.has(page.id));
 		const alike = alikePagesOf([...others, ...this.#pages.filter(({ counted }) => counted)]);
 		for (const page of this.#pages) {
 			const other = alike.get(page.id);
-			const isKept = this.here.some(({ id }) => id === page.id);
+			const isKept = this.known.here.some(({ id }) => id === page.id);
 			if (other && other.likeness >= REPEATS_FROM && !isKept) page.counted = false;
 		}
 	}
@@ -514,6 +533,24 @@ class Desk {
 /** All positions that rules strike on a page, in order. */
 function struckByAll(rules: readonly StrikeRule[], article: Page['article']): number[] {
 	return [...new Set(rules.flatMap((rule) => struckBy(rule, article)))].sort((a, b) => a - b);
+}
+
+/** Where a page stands among those that rank: told by its address, else by its title. */
+function placeOf(article: Page['article'], ranked: readonly RankedResult[]): ResultPlace | null {
+	const plain = (text: string) =>
+		text
+			.toLowerCase()
+			.replace(/[^\p{L}\p{N}]+/gu, ' ')
+			.trim();
+	const key = addressKeyOf(article.address);
+	const title = plain(article.title);
+	const found =
+		key !== ''
+			? ranked.find(({ address }) => addressKeyOf(address) === key)
+			: ranked.find((result) => title !== '' && plain(result.title) === title);
+	return found
+		? { position: found.position, strength: found.strength, kind: found.kind ?? '' }
+		: null;
 }
 
 /** A note is known by its own title where it has one. */
