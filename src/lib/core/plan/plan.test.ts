@@ -135,7 +135,7 @@ describe('proposePlan', () => {
 				.filter(({ terms }) => terms.some((placed) => placed.term === term))
 				.map(({ heading }) => heading);
 		expect(sectionOf('foundation trench').join()).toMatch(/trench/i);
-		expect(sectionOf('crowbar').join()).toMatch(/ready/i);
+		expect(sectionOf('walling hammer').join()).toMatch(/ready/i);
 		expect(sectionOf('cope').join()).toMatch(/cope/i);
 	});
 

@@ -9,7 +9,7 @@ import {
 	type SectionKind
 } from './outline';
 import { placeTerms } from './place';
-import { headingFor, objectOf, plainOf, sentenceCase, subjectOf } from './wording';
+import { headingFor, pageHeadingsOf, objectOf, plainOf, sentenceCase, subjectOf } from './wording';
 
 /** Proportions of an outline, as data. */
 export const PLAN_LIMITS = {
@@ -144,7 +144,15 @@ function withKeywordHeading(sections: readonly PlanSection[], findings: Findings
 	const chosen = [...candidates].sort((a, b) => size(b) - size(a))[0];
 	if (!chosen) return [...sections];
 	const keyword = sentenceCase(findings.keyword);
-	const heading = /^how to /i.test(keyword) ? `${keyword}, step by step` : `${keyword} in practice`;
+	const theirs = pageHeadingsOf(findings);
+	const wordings = /^how to /i.test(keyword)
+		? [
+				`${keyword}, step by step`,
+				`${keyword}, one step after another`,
+				`${keyword}: the steps in order`
+			]
+		: [`${keyword} in practice`, `${keyword} at work`, `${keyword}, piece by piece`];
+	const heading = wordings.find((wording) => !theirs.has(plainOf(wording))) ?? wordings.at(-1)!;
 	return sections.map((section) => (section === chosen ? { ...section, heading } : section));
 }
 

@@ -35,6 +35,13 @@ export function subjectOf(topic: Topic, findings: Findings): Term | null {
 	return best?.term ?? null;
 }
 
+/** The headings of all pages, as they are compared. */
+export function pageHeadingsOf(findings: Findings): ReadonlySet<string> {
+	return new Set(
+		findings.topics.flatMap(({ headings }) => headings.map(({ text }) => plainOf(text)))
+	);
+}
+
 /**
  * A heading of our own for a topic. Never a page's heading of more than three words: purposes
  * have set wordings, other topics take a page's plain name of the thing when it is short, else
@@ -42,9 +49,7 @@ export function subjectOf(topic: Topic, findings: Findings): Term | null {
  */
 export function headingFor(topic: Topic, findings: Findings, taken: ReadonlySet<string>): string {
 	const options = [...wordingsFor(topic, findings)];
-	const theirs = new Set(
-		findings.topics.flatMap((other) => other.headings.map(({ text }) => plainOf(text)))
-	);
+	const theirs = pageHeadingsOf(findings);
 	const isFree = (heading: string) =>
 		!taken.has(plainOf(heading)) && (countWords(heading) <= 3 || !theirs.has(plainOf(heading)));
 	return sentenceCase(options.find(isFree) ?? options.at(-1) ?? topic.label);

@@ -134,7 +134,7 @@ describe('standingOfPage', () => {
 		const pages = demo.pages
 			.map((page) => standingOfPage(page, demo.pages, demo.noteWorks, OPTIONS).standing)
 			.sort((a, b) => a - b);
-		expect(pages).toHaveLength(6);
+		expect(pages).toHaveLength(9);
 		const median = (pages[2]! + pages[3]!) / 2;
 		expect(scoreState(state, evidence).standing).toBeGreaterThan(median);
 		for (const standing of pages) expect(standing).toBeGreaterThan(20);

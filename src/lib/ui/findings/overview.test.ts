@@ -16,7 +16,7 @@ const text = (given: Findings) =>
 describe('overviewOf', () => {
 	it('says what matters in sentences with figures', () => {
 		expect(text(findings)).toBe(
-			'Six pages of 724 to 2,049 words, 816 in the middle. Hearting and footings are in all of them; only three give what it costs a heading.'
+			'Nine pages of 724 to 2,049 words, 893 in the middle. Hearting and throughstones are in all of them; only one gives what it costs a heading.'
 		);
 	});
 
