@@ -54,7 +54,7 @@ test('an import can be cancelled half-way and taken back', async ({ page }) => {
 		}))
 	);
 	await page.getByRole('button', { name: 'Cancel' }).click();
-	await expect(page.getByRole('alert')).toContainText(/Stopped\. \d+ pages? had come in/, {
+	await expect(page.getByRole('alert')).toContainText(/Stopped\. Came in: \d+ pages?/, {
 		timeout: 30_000
 	});
 	const count = Number(

@@ -63,7 +63,7 @@ export async function openSample(page: Page): Promise<void> {
 	await page.getByRole('button', { name: 'Look at the sample' }).click();
 	await expect(page.getByText('Cleaning pages')).toBeHidden({ timeout: 30_000 });
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
-	await expect(page.getByRole('tab', { name: 'Notes 3' })).toBeVisible();
+	await expect(page.getByRole('tab', { name: 'Notes 4' })).toBeVisible();
 }
 
 export async function goTo(

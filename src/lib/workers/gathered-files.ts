@@ -91,24 +91,27 @@ async function readZip(name: string, bytes: Uint8Array, aim: FileAim): Promise<F
 
 /** Text as a transcript where it has times, as questions where it mostly asks, else as a note. */
 function noteOf(name: string, text: string): FileRead {
-	const { noteKind, text: plain, remarks } = noteTextOf(text);
-	return { kind: 'note', name, noteKind, text: plain, remarks };
+	const { noteKind, title, text: plain, remarks } = noteTextOf(text);
+	return { kind: 'note', name: title || name, noteKind, text: plain, remarks };
 }
 
 /** What a text is, and how it is kept: transcripts as paragraphs with times. */
 export function noteTextOf(text: string): {
 	readonly noteKind: NoteKind;
+	/** Its own title, where it gives one that is no heading of the text. */
+	readonly title: string;
 	readonly text: string;
 	readonly remarks: readonly string[];
 } {
 	const timed = readTranscript(text);
 	if (timed.kind === 'read') {
-		const { paragraphs, remarks } = timed.transcript;
-		return { noteKind: 'transcript', text: transcriptText(paragraphs), remarks };
+		const { title, paragraphs, remarks } = timed.transcript;
+		return { noteKind: 'transcript', title, text: transcriptText(paragraphs), remarks };
 	}
 	const lines = text.split('\n').filter((line) => line.trim() !== '').length;
 	const asks = readQuestions(text).length;
-	return { noteKind: asks >= 2 && asks > 0.4 * lines ? 'questions' : 'note', text, remarks: [] };
+	const isList = asks >= 2 && asks > 0.4 * lines;
+	return { noteKind: isList ? 'questions' : 'note', title: '', text, remarks: [] };
 }
 
 function dataOf(name: string, text: string): FileRead {

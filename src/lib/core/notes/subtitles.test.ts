@@ -29,6 +29,7 @@ describe('readTranscript', () => {
 			'WEBVTT - Walls\nKind: captions\n\nSTYLE\n::cue { color: red }\n\nNOTE a remark\nover two lines\n\nopening\n00:01.000 --> 00:04.000 align:start position:0%\n<v Edda Rawlin>Stone &amp; <c.yellow>hearting</c>,</v>\n\n00:04.000 --> 00:06.000\n<v Tom>nothing <00:05.000>else.</v>\n';
 		expect(read(vtt)).toMatchObject({
 			format: 'WebVTT',
+			title: 'Walls',
 			paragraphs: [
 				{ startMs: 1000, speaker: 'Edda Rawlin', text: 'Stone & hearting,' },
 				{ startMs: 4000, speaker: 'Tom', text: 'nothing else.' }

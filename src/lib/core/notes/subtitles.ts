@@ -19,6 +19,8 @@ export interface SpokenParagraph {
 
 export interface Transcript {
 	readonly format: 'SRT' | 'WebVTT' | 'timed text';
+	/** What a WebVTT file calls itself behind its first word; else empty. */
+	readonly title: string;
 	readonly cues: readonly Cue[];
 	readonly paragraphs: readonly SpokenParagraph[];
 	/** What was put right or left out, in words for the writer. */
@@ -51,7 +53,8 @@ export function readTranscript(text: string): TranscriptResult {
 	if (timings > 0) {
 		const { cues, remarks } = cuesOf(lines);
 		if (isCut) remarks.push('the file was cut off in the middle of a cue');
-		return fromCues({ cues, remarks }, isVtt ? 'WebVTT' : 'SRT');
+		const title = isVtt ? lines[0]!.replace(/^WEBVTT[\s:–—-]*/, '').trim() : '';
+		return fromCues({ cues, remarks }, isVtt ? 'WebVTT' : 'SRT', title);
 	}
 	if (isVtt) return { kind: 'not-timed', reason: 'it opens as WebVTT but holds no cue' };
 	const filled = lines.filter((line) => line.trim() !== '');
@@ -210,7 +213,11 @@ function spokenIn(lines: readonly string[]): { speaker: string; text: string } {
 	return { speaker, text: kept.join('\n') };
 }
 
-function fromCues({ cues, remarks }: Read, format: Transcript['format']): TranscriptResult {
+function fromCues(
+	{ cues, remarks }: Read,
+	format: Transcript['format'],
+	title = ''
+): TranscriptResult {
 	if (cues.length === 0)
 		return { kind: 'not-timed', reason: 'it has times, but no words were found between them' };
 	const sorted = cues
@@ -229,7 +236,7 @@ function fromCues({ cues, remarks }: Read, format: Transcript['format']): Transc
 		);
 	return {
 		kind: 'read',
-		transcript: { format, cues: once, paragraphs: paragraphsOf(once), remarks }
+		transcript: { format, title, cues: once, paragraphs: paragraphsOf(once), remarks }
 	};
 }
 

@@ -46,7 +46,7 @@ export function cleanPage(html: string, address = ''): CleanResult {
 			modified: meta.modified || credits.modified,
 			language: tree.language,
 			address: where,
-			siteName: meta.siteName || host.replace(/^www\./, '') || siteInTitle(meta.titleTag, title),
+			siteName: meta.siteName || siteInTitle(meta.titleTag, title) || host.replace(/^www\./, ''),
 			blocks,
 			links: linksOf(raw, blocks, where),
 			structured: meta.structured
@@ -115,7 +115,7 @@ function siteInTitle(titleTag: string, title: string): string {
 	const rest = restAfter(titleTag, title)
 		.replace(/^[\s|·»–—:-]+/, '')
 		.trim();
-	return countWords(rest) <= 5 ? rest : '';
+	return countWords(rest) <= 4 ? rest : '';
 }
 
 function firstHeading(blocks: readonly PageBlock[]): string {

@@ -34,11 +34,12 @@
 	const hasTrouble = $derived(report.failed.length + report.awaited.length > 0);
 </script>
 
-<section
+<div
 	class="my-2 border-l-2 py-1 pl-3 text-[13px] {hasTrouble ? 'border-error' : 'border-secondary'}"
+	role={hasTrouble || report.isCancelled ? 'alert' : 'status'}
 	aria-label="What came in"
 >
-	<p role={hasTrouble ? 'alert' : 'status'}>
+	<p>
 		{#if report.isCancelled}Stopped.{/if}
 		{came.length > 0 ? `Came in: ${came.join('; ')}.` : 'Nothing came in.'}
 		<button class="linkish ml-2" onclick={onclose}>Close</button>
@@ -74,4 +75,4 @@
 			{/each}
 		</ul>
 	{/if}
-</section>
+</div>

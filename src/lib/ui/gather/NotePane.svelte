@@ -27,8 +27,8 @@
 </script>
 
 <h1 class="text-xl">
-	{#if sign}<span class="text-secondary">{sign}</span>
-	{/if}{note.name}
+	{#if sign}<span class="mr-1 text-secondary">{sign}</span>{/if}
+	{note.name}
 </h1>
 <p class="mt-1 mb-3 text-ink-2">
 	{note.client

@@ -5,6 +5,7 @@
 	import type { Page } from '$lib/data/db';
 	import { analysis, type PageBrings } from '$lib/workers/client';
 	import BlockView from './BlockView.svelte';
+	import { countOf } from './import-evidence';
 
 	interface Props {
 		page: Page;
@@ -58,15 +59,17 @@
 		}, 0);
 	});
 
+	const id = $derived(page.id);
+	// another page, not another state of this one
 	$effect(() => {
-		void page.id;
+		void id;
 		brings = null;
 		lastStruck = null;
 		inHand = 0;
 	});
 	$effect(() => {
 		if (shows !== 'brings') return;
-		const { id, article, struck } = page;
+		const { article, struck } = page;
 		let isLeft = false;
 		void analysis
 			.brings({ id, article: $state.snapshot(article) as Page['article'], struck: [...struck] })
@@ -251,7 +254,7 @@
 						title={isKept(i) ? 'Strike out' : 'Bring back'}>{isKept(i) ? '×' : '↺'}</button
 					>
 					{#if dropped !== null && !isKept(i)}
-						<p class="why">{dropped}, {countWords(textOf(block))} words</p>
+						<p class="why">{dropped}, {countOf(countWords(textOf(block)), 'word')}</p>
 					{/if}
 					<BlockView {block} />
 				</div>
