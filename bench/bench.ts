@@ -37,6 +37,14 @@ import {
 } from '../src/lib/core/takes';
 import { contentStemsOf, countWords } from '../src/lib/core/text';
 import { demoFindings, demoTagger } from '../tests/support/demo';
+import {
+	cleanedOf,
+	headingRecall,
+	plainTextOf,
+	readLayouts,
+	wordMatch,
+	type Layout
+} from '../tests/support/layouts';
 
 const KEYWORD = 'how to build a dry stone wall';
 const OPTIONS = { keyword: KEYWORD, targetWords: 1800, asked: [] };
@@ -116,13 +124,69 @@ const pages = Array.from({ length: 20 }, (_, i) => {
 	times(clean, 3);
 	times(alone, 3);
 	const [ours, theirs] = [at(times(clean, 10), 0.5), at(times(alone, 10), 0.5)];
+	const megabytes = files.reduce((sum, html) => sum + html.length, 0) / 1e6;
+	const pace = (ms: number) =>
+		`${((1000 * files.length) / ms).toFixed(0)} pages/s, ${((1000 * megabytes) / ms).toFixed(2)} MB/s`;
 	add(
 		`clean ${files.length} demo pages`,
-		`${shown(ours)} ms`,
-		`library alone ${shown(theirs)} ms`,
+		`${shown(ours)} ms (${pace(ours)})`,
+		`library alone ${shown(theirs)} ms (${pace(theirs)})`,
 		ours / theirs,
 		'–'
 	);
+	const long = (n: number) =>
+		`<article>${files[0]!.replace(/<\/?(?:html|head|body)[^>]*>/g, '').repeat(n)}</article>`;
+	const [one, four] = [1, 4].map((n) =>
+		at(
+			times(() => cleanPage(long(4 * n)), 5),
+			0.5
+		)
+	);
+	add(
+		'clean a page four times as long',
+		`${shown(four!)} ms`,
+		`the page ${shown(one!)} ms`,
+		four! / one!,
+		'≈ 4× (linear)'
+	);
+}
+
+/** How well articles are told from what surrounds them, on the labelled layouts. */
+const quality: Record<string, string>[] = [];
+{
+	const layouts = readLayouts();
+	const aloneOf = (html: string) => {
+		const { document } = parseHTML(html);
+		return new Readability(document as never).parse()?.content ?? '';
+	};
+	const ways: readonly (readonly [string, (layout: Layout) => string])[] = [
+		['cleaned', (layout) => cleanedOf(layout).text],
+		['library alone', ({ html }) => plainTextOf(aloneOf(html))],
+		['whole body', ({ html }) => plainTextOf(html)]
+	];
+	for (const [way, read] of ways) {
+		const matches = layouts.map((layout) => wordMatch(read(layout), layout.expected));
+		const mean = (part: 'precision' | 'recall' | 'f1') =>
+			(matches.reduce((sum, match) => sum + match[part], 0) / matches.length).toFixed(4);
+		const worst = matches.reduce((least, { f1 }, i) => (f1 < matches[least]!.f1 ? i : least), 0);
+		quality.push({
+			way,
+			precision: mean('precision'),
+			recall: mean('recall'),
+			F1: mean('f1'),
+			lowest: `${matches[worst]!.f1.toFixed(3)} ${layouts[worst]!.name}`
+		});
+	}
+	const wanted = layouts.reduce((sum, { headings }) => sum + headings.length, 0);
+	const hits = layouts.reduce(
+		(sum, layout) =>
+			sum + headingRecall(cleanedOf(layout).headings, layout.headings) * layout.headings.length,
+		0
+	);
+	console.log(
+		`Cleaning of ${layouts.length} labelled layouts; ${((100 * hits) / wanted).toFixed(1)}% of ${wanted} headings found`
+	);
+	console.table(quality);
 }
 
 let works: PageWork[] = [];

@@ -61,6 +61,53 @@ describe('core clean', () => {
 	}, 30_000);
 });
 
+describe('core subtitles', () => {
+	it('gives cues and paragraphs with their times, in any encoding, and what is no transcript', () => {
+		const wide = file(
+			'wide.srt',
+			Buffer.from('\ufeff1\r\n00:00:01,500 --> 00:00:02,000\r\n<i>Grüße</i>\r\n', 'utf16le')
+		);
+		const plain = file('plain.txt', 'No times here.');
+		const { status, out } = core('subtitles', wide, plain);
+		expect(status).toBe(1);
+		expect(JSON.parse(out)).toEqual([
+			{
+				file: wide,
+				format: 'SRT',
+				title: '',
+				cues: [{ start: 1.5, end: 2, speaker: '', text: 'Grüße' }],
+				paragraphs: [{ start: 1.5, time: '00:01', speaker: '', text: 'Grüße' }],
+				words: 1,
+				text: 'Grüße',
+				remarks: []
+			},
+			{ file: plain, error: 'no times were found in it' }
+		]);
+	}, 30_000);
+});
+
+describe('core clean on what browsers save', () => {
+	it('reads web archives and pages in the charset they name', () => {
+		const html = `<meta charset="shift_jis"><title>x</title><article><h1>Walls</h1><p>${'A dry stone wall stands by weight and by friction alone. '.repeat(4)}`;
+		const japanese = file(
+			'japanese.html',
+			Buffer.concat([Buffer.from(html), Buffer.from([0x90, 0xce, 0x8a, 0x5f])])
+		);
+		const saved = file(
+			'saved.mht',
+			`MIME-Version: 1.0\r\nContent-Type: multipart/related; boundary="b"\r\n\r\n--b\r\nContent-Type: text/html\r\nContent-Location: https://walls.example/a\r\nContent-Transfer-Encoding: quoted-printable\r\n\r\n${html.replace('shift_jis', 'utf-8').replace(/=/g, '=3D')}\r\n--b--`
+		);
+		const { status, out } = core('clean', japanese, saved);
+		expect(status).toBe(0);
+		const found = JSON.parse(out) as { text: string; headings: unknown[] }[];
+		expect(found[0]!.text).toContain('石垣');
+		expect(found.map(({ headings }) => headings)).toEqual([
+			[{ level: 1, text: 'Walls' }],
+			[{ level: 1, text: 'Walls' }]
+		]);
+	}, 30_000);
+});
+
 describe('core findings', () => {
 	it('gives terms with weights, ranges and places, topics with their headings, questions, facts and shape', () => {
 		const { status, out } = core('findings', ...KEYWORD, ...NOTES, ...PAGES);

@@ -12,7 +12,14 @@ import {
 	type PageWork
 } from '../src/lib/core/findings';
 import { readKeywordList, runThrough } from '../src/lib/core/keywords';
-import { readQuestions } from '../src/lib/core/notes';
+import { fileKindOf, readMhtml, unpackPages } from '../src/lib/core/files';
+import {
+	noteArticleOf,
+	noteTextOf,
+	readQuestions,
+	readTranscript,
+	timeOf
+} from '../src/lib/core/notes';
 import {
 	cleanPage,
 	judgePage,
@@ -38,6 +45,7 @@ import { countWords, decodeBytes, makeTagger } from '../src/lib/core/text';
 const USAGE = `Usage:
   core clean FILE…
   core keywords FILE…
+  core subtitles FILE…
   core findings --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core plan     --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core draft    --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
@@ -52,7 +60,7 @@ interface Read {
 	readonly article: Article;
 }
 
-const VERBS = ['clean', 'keywords', 'findings', 'plan', 'draft', 'standing'];
+const VERBS = ['clean', 'keywords', 'subtitles', 'findings', 'plan', 'draft', 'standing'];
 const failed: Failed[] = [];
 const tag = makeTagger(winkNLP as never, model);
 
@@ -76,6 +84,10 @@ function main(): void {
 	}
 	if (verb === 'keywords') {
 		print([...files.flatMap(keywordsOf), ...failed]);
+		return;
+	}
+	if (verb === 'subtitles') {
+		print([...files.flatMap(transcriptOf), ...failed]);
 		return;
 	}
 	const keyword = values.keyword?.trim();
@@ -296,36 +308,104 @@ function readFile(file: string): string | null {
 	return decodeFile(file)?.text ?? null;
 }
 
-function decodeFile(file: string): { text: string; encoding: string } | null {
-	let bytes: Uint8Array;
+function readBytes(file: string): Uint8Array | null {
 	try {
-		bytes = readFileSync(file);
+		return readFileSync(file);
 	} catch {
 		failed.push({ file, error: 'cannot be opened' });
 		return null;
 	}
+}
+
+function decodeFile(
+	file: string,
+	bytes: Uint8Array | null = readBytes(file)
+): { text: string; encoding: string } | null {
+	if (!bytes) return null;
 	const decoded = decodeBytes(bytes);
 	if (decoded.kind === 'text') return decoded;
 	failed.push({ file, error: `looks like ${decoded.looksLike}, not text` });
 	return null;
 }
 
+/** Pages of files as the app takes them: HTML in any encoding, web archives, zips of both, text. */
 function readPages(files: readonly string[]): Read[] {
-	return files.flatMap((file): Read[] => {
-		const text = readFile(file);
-		if (text === null) return [];
-		if (/\.(?:md|markdown|txt)$/i.test(file))
-			return [{ file, article: readText(text, basename(file)) }];
-		try {
-			const result = cleanPage(text);
-			if (result.kind === 'cleaned') return [{ file, article: result.article }];
-			failed.push({ file, error: result.reason });
-		} catch (error) {
-			if (!(error instanceof RangeError)) throw error;
-			failed.push({ file, error: error.message });
-		}
-		return [];
+	return files.flatMap((file) => {
+		const bytes = readBytes(file);
+		return bytes ? pagesIn(file, bytes) : [];
 	});
+}
+
+function pagesIn(file: string, bytes: Uint8Array): Read[] {
+	const fail = (error: string): Read[] => {
+		failed.push({ file, error });
+		return [];
+	};
+	switch (fileKindOf(bytes, file).kind) {
+		case 'zip': {
+			const unpacked = unpackPages(bytes);
+			return unpacked.kind === 'refused'
+				? fail(unpacked.reason)
+				: unpacked.files.flatMap((each) => pagesIn(`${file}/${each.name}`, each.bytes));
+		}
+		case 'web archive': {
+			const read = readMhtml(bytes);
+			return read.kind === 'refused' ? fail(read.reason) : cleanInto(file, read.html, read.address);
+		}
+		default: {
+			const decoded = decodeFile(file, bytes);
+			if (!decoded) return [];
+			return /\.(?:md|markdown|txt)$/i.test(file)
+				? [{ file, article: readText(decoded.text, basename(file)) }]
+				: cleanInto(file, decoded.text, '');
+		}
+	}
+}
+
+function cleanInto(file: string, html: string, address: string): Read[] {
+	try {
+		const result = cleanPage(html, address);
+		if (result.kind === 'cleaned') return [{ file, article: result.article }];
+		failed.push({ file, error: result.reason });
+	} catch (error) {
+		if (!(error instanceof RangeError)) throw error;
+		failed.push({ file, error: error.message });
+	}
+	return [];
+}
+
+function transcriptOf(file: string): object[] {
+	const text = readFile(file);
+	if (text === null) return [];
+	const read = readTranscript(text);
+	if (read.kind === 'not-timed') {
+		failed.push({ file, error: read.reason });
+		return [];
+	}
+	const { format, title, cues, paragraphs, remarks } = read.transcript;
+	const said = paragraphs.map((paragraph) => paragraph.text).join('\n\n');
+	return [
+		{
+			file,
+			format,
+			title,
+			cues: cues.map(({ startMs, endMs, speaker, text: words }) => ({
+				start: startMs / 1000,
+				end: endMs === null ? null : endMs / 1000,
+				speaker,
+				text: words
+			})),
+			paragraphs: paragraphs.map(({ startMs, speaker, text: words }) => ({
+				start: startMs / 1000,
+				time: timeOf(startMs),
+				speaker,
+				text: words
+			})),
+			words: countWords(said),
+			text: said,
+			remarks
+		}
+	];
 }
 
 function scored({ file, article }: Read): ScoredPage {
@@ -346,7 +426,8 @@ function readNotes(files: readonly string[]): { work: PageWork; article: Article
 	return files.flatMap((file) => {
 		const text = readFile(file);
 		if (text === null) return [];
-		const article = readText(text, basename(file));
+		const read = noteTextOf(text);
+		const article = noteArticleOf({ kind: read.noteKind, name: basename(file), text: read.text });
 		const work = workOnPage(
 			{
 				id: file,

@@ -1,7 +1,7 @@
 import { readClientFile, readLinkMap } from '$lib/core/clients';
 import { FILE_LIMITS, fileKindOf, readMhtml, unpackPages } from '$lib/core/files';
 import { readResultsList } from '$lib/core/keywords';
-import { readQuestions, readTranscript, transcriptText, type NoteKind } from '$lib/core/notes';
+import { noteTextOf } from '$lib/core/notes';
 import { decodeBytes } from '$lib/core/text';
 import { readDocx, readPdf } from './documents';
 import type { FileAim, FileRead } from './protocol';
@@ -93,25 +93,6 @@ async function readZip(name: string, bytes: Uint8Array, aim: FileAim): Promise<F
 function noteOf(name: string, text: string): FileRead {
 	const { noteKind, title, text: plain, remarks } = noteTextOf(text);
 	return { kind: 'note', name: title || name, noteKind, text: plain, remarks };
-}
-
-/** What a text is, and how it is kept: transcripts as paragraphs with times. */
-export function noteTextOf(text: string): {
-	readonly noteKind: NoteKind;
-	/** Its own title, where it gives one that is no heading of the text. */
-	readonly title: string;
-	readonly text: string;
-	readonly remarks: readonly string[];
-} {
-	const timed = readTranscript(text);
-	if (timed.kind === 'read') {
-		const { title, paragraphs, remarks } = timed.transcript;
-		return { noteKind: 'transcript', title, text: transcriptText(paragraphs), remarks };
-	}
-	const lines = text.split('\n').filter((line) => line.trim() !== '').length;
-	const asks = readQuestions(text).length;
-	const isList = asks >= 2 && asks > 0.4 * lines;
-	return { noteKind: isList ? 'questions' : 'note', title: '', text, remarks: [] };
 }
 
 function dataOf(name: string, text: string): FileRead {

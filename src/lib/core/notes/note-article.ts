@@ -1,5 +1,7 @@
 import { readText, type Article } from '../pages';
-import { spokenParagraphsOf } from './transcript-text';
+import { readQuestions } from './read-questions';
+import { readTranscript } from './subtitles';
+import { spokenParagraphsOf, transcriptText } from './transcript-text';
 
 /** What the writer's own material comes as. */
 export const NOTE_KINDS = ['note', 'transcript', 'questions'] as const;
@@ -26,4 +28,23 @@ export function noteArticleOf({ kind, name, text }: NoteText): Article {
 			dropped: null
 		}))
 	};
+}
+
+/** What a text is, and how it is kept: transcripts as paragraphs with times. */
+export function noteTextOf(text: string): {
+	readonly noteKind: NoteKind;
+	/** Its own title, where it gives one that is no heading of the text. */
+	readonly title: string;
+	readonly text: string;
+	readonly remarks: readonly string[];
+} {
+	const timed = readTranscript(text);
+	if (timed.kind === 'read') {
+		const { title, paragraphs, remarks } = timed.transcript;
+		return { noteKind: 'transcript', title, text: transcriptText(paragraphs), remarks };
+	}
+	const lines = text.split('\n').filter((line) => line.trim() !== '').length;
+	const asks = readQuestions(text).length;
+	const isList = asks >= 2 && asks > 0.4 * lines;
+	return { noteKind: isList ? 'questions' : 'note', title: '', text, remarks: [] };
 }
