@@ -147,6 +147,21 @@ describe('what a page shows of its author and dates', () => {
 	});
 });
 
+describe('headings that are no heading elements', () => {
+	it('are told by their role', () => {
+		const long =
+			'A wall of this kind stands because every stone rests on two below it, and both faces lean inwards.';
+		const result = cleanPage(
+			`<main><div role="heading" aria-level="1">Walls</div><p>${long}</p><div role="heading" aria-level="3">Tools</div><p>${long}</p></main>`
+		);
+		expect(result.kind === 'cleaned' && keptBlocksOf(result.article)).toContainEqual({
+			kind: 'heading',
+			level: 3,
+			text: 'Tools'
+		});
+	});
+});
+
 describe('blocks and where they stand', () => {
 	it('gives blocks of the same box the same place in the markup', () => {
 		const box = (text: string) => `<div class="tip-box js-3"><p>${text}</p></div>`;

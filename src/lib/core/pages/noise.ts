@@ -12,7 +12,7 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		'advertisement'
 	],
 	[
-		/(?:^|[\s_-])(?:share|sharing|social|sharedaddy|addthis|follow-us)(?:$|[\s_-])|social-?(?:links|bar|icons|media)|share-?(?:bar|buttons|links|tools)/,
+		/(?:^|[\s_-])(?:share|sharing|teilen|partage|compartir|condividi|social|sharedaddy|addthis|follow-us)(?:$|[\s_-])|social-?(?:links|bar|icons|media)|share-?(?:bar|buttons|links|tools)/,
 		'share bar'
 	],
 	[
@@ -24,7 +24,7 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		'comments'
 	],
 	[
-		/author-?(?:box|bio|card|info|profile)|about-?(?:the-)?author|(?:^|[\s_-])(?:bio|byline|post-?meta|entry-?meta|article-?meta|page-?meta|meta-?info|postmeta|co-?authors?\w*|autor|auteur|bio-?card)(?:$|[\s_-])/,
+		/author-?(?:box|bio|card|info|profile)|about-?(?:the-)?author|(?:^|[\s_-])(?:bio|byline|post-?meta|entry-?meta|article-?meta|page-?meta|meta-?info|postmeta|co-?authors?\w*|autor|auteur|firma|fecha|bio-?card)(?:$|[\s_-])/,
 		'author box'
 	],
 	[/breadcrumb|crumbs/, 'breadcrumb'],

@@ -97,6 +97,12 @@ function walk(parent: Element, context: Context, found: RawBlock[]): void {
 function addElement(element: Element, outer: Context, found: RawBlock[]): void {
 	const context = contextOf(element, outer);
 	const tag = element.tagName;
+	if (stringOf(element.properties.role).toLowerCase() === 'heading') {
+		const level = Math.min(4, Number(element.properties.ariaLevel) || 2) as HeadingLevel;
+		context.last.level = level;
+		add({ kind: 'heading', level, text: headingText(element) }, element, context, found);
+		return;
+	}
 	switch (tag) {
 		case 'h1':
 		case 'h2':

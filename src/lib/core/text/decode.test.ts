@@ -23,6 +23,26 @@ describe('decodeBytes', () => {
 		});
 	});
 
+	it('believes the sender before the page, and both before its own guess', () => {
+		const page = new TextEncoder().encode('<meta charset="utf-8"><p>');
+		const japanese = bytes(...page, 0x90, 0xce, 0x8a, 0x5f);
+		expect(decodeBytes(japanese, 'Shift_JIS')).toMatchObject({
+			text: '<meta charset="utf-8"><p>石垣',
+			encoding: 'shift_jis'
+		});
+		expect(decodeBytes(bytes(0x63, 0xe9), 'no-such-charset')).toMatchObject({ text: 'cé' });
+	});
+
+	it('loses one damaged byte and not the page, where a charset is named or seen to be there', () => {
+		const text = `<p>${'Grüße aus dem Steinbruch, sagt er. '.repeat(40)}</p>`;
+		const whole = new TextEncoder().encode(text);
+		const damaged = whole.slice();
+		damaged[whole.length - 20] = 0xff;
+		const read = decodeBytes(damaged);
+		expect(read).toMatchObject({ kind: 'text', encoding: 'utf-8' });
+		expect(read.kind === 'text' && read.text).toContain('Grüße aus dem Steinbruch');
+	});
+
 	it('tells binaries from text', () => {
 		expect(decodeBytes(bytes(0x89, 0x50, 0x4e, 0x47, 1, 2))).toEqual({
 			kind: 'binary',
