@@ -33,7 +33,7 @@ test('files that cannot be read are named with the reason, and the rest comes in
 		timeout: 60_000
 	});
 	await expect(report).toContainText(
-		'picture.html was not brought in: it looks like a PNG picture, not a page'
+		'picture.html was not brought in: it is a PNG picture; only text can be read'
 	);
 	await expect(
 		page.getByRole('button', { name: 'Dry stone walls: a beginner’s weekend', exact: true })

@@ -169,32 +169,31 @@ class Desk {
 		readonly options: ImportOptions
 	) {}
 
+	/** Reads and cleans file by file, so that what was reached stays when it is stopped. */
 	async takeFiles(files: readonly (File | NamedBytes)[], aim: FileAim): Promise<void> {
-		const pages: Incoming[] = [];
 		for (const [i, file] of files.entries()) {
 			if (this.#stops()) return;
 			this.options.onProgress?.({ done: i, all: files.length, name: file.name });
 			let read: readonly FileRead[];
 			try {
-				const bytes =
-					'bytes' in file && file.bytes instanceof Uint8Array
-						? file.bytes
-						: new Uint8Array(await (file as File).arrayBuffer());
+				const bytes = 'arrayBuffer' in file ? new Uint8Array(await file.arrayBuffer()) : file.bytes;
 				read = await analysis.readFile(file.name, bytes, aim);
 			} catch {
 				// a folder, or a file that went away while it was dragged
 				this.#failed.push({ name: file.name, reason: 'it could not be opened' });
 				continue;
 			}
-			for (const one of read) await this.#takeRead(one, pages);
+			for (const one of read) {
+				if (this.#stops()) return;
+				await this.#takeRead(one);
+			}
 		}
-		await this.takePages(pages);
 	}
 
-	async #takeRead(read: FileRead, pages: Incoming[]): Promise<void> {
+	async #takeRead(read: FileRead): Promise<void> {
 		switch (read.kind) {
 			case 'page':
-				pages.push(read.incoming);
+				await this.#takePage(read.incoming);
 				return;
 			case 'note':
 				this.takeNotes([{ name: read.name, kind: read.noteKind, text: read.text }]);
