@@ -53,6 +53,9 @@ test('an import can be cancelled half-way and taken back', async ({ page }) => {
 			buffer: Buffer.from(html.replace('step by step', `part ${i}`))
 		}))
 	);
+	await expect(page.getByRole('status').filter({ hasText: /[2-9] of 60/ })).toBeVisible({
+		timeout: 30_000
+	});
 	await page.getByRole('button', { name: 'Cancel' }).click();
 	await expect(page.getByRole('alert')).toContainText(/Stopped\. Came in: \d+ pages?/, {
 		timeout: 30_000
