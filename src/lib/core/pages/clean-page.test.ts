@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cleanPage, judgePage, keptBlocksOf, readText, sectionsOf, textOf, type Article } from '.';
+import {
+	cleanPage,
+	fitPartsOf,
+	judgePage,
+	keptBlocksOf,
+	readText,
+	sectionsOf,
+	textOf,
+	type Article
+} from '.';
 
 const LONG =
 	'A wall of this kind stands because every stone rests on two below it, and because both faces lean inwards, and so the weight has nowhere to go but down into the ground.';
@@ -219,6 +228,26 @@ describe('judgePage', () => {
 	it('finds a long page about something else unfit', () => {
 		const text = `# Keeping bees\n\n${Array.from({ length: 30 }, () => 'Bees need flowers and water and a quiet corner out of the wind all year round.').join('\n\n')}`;
 		expect(judged({}, text).fit).toBeLessThan(35);
+	});
+});
+
+describe('fitPartsOf', () => {
+	it('adds up to the fit, each part with what was found', () => {
+		const article = readText(
+			`# Dry stone wall\n\n${`A dry stone wall is built well. ${LONG}\n\n`.repeat(6)}`
+		);
+		const parts = fitPartsOf(article, 'dry stone wall');
+		const sum = Math.round(parts.reduce((total, { points }) => total + points, 0));
+		expect(sum).toBe(judgePage(article, 'dry stone wall').fit);
+		expect(parts.map(({ most }) => most)).toEqual([35, 20, 25, 20]);
+		expect(parts[0]!.said).toBe('the title has 3 of 3 words of the keyword');
+		expect(fitPartsOf(article, 'the of')).toEqual([]);
+	});
+
+	it('weighs rare words of the keyword more than common ones', () => {
+		const fit = (title: string) =>
+			judgePage({ ...readText(`# ${title}\n\n${LONG}`), title }, 'keep bees').fit;
+		expect(fit('All about bees')).toBeGreaterThan(fit('All you can keep') + 10);
 	});
 });
 

@@ -1,5 +1,5 @@
-import { contentStemsOf, countWords } from '../text';
-import { keptBlocksOf, textOf, type Article } from './article';
+import { contentStemsOf, countWords, everydayRateOf, singularOf, wordsOf } from '../text';
+import { keptBlocksOf, textOf, type Article, type Block } from './article';
 
 /** What sort of page it is, as far as that decides whether to count it. */
 export const PAGE_KINDS = [
@@ -46,12 +46,7 @@ export function judgePage(article: Article, keyword: string, listedAs = ''): Pag
 	const text = blocks.map(textOf).join('\n');
 	const everything = article.blocks.map(({ block }) => textOf(block)).join('\n');
 	const words = countWords(text);
-	const prose = blocks.reduce(
-		(sum, block) =>
-			sum +
-			(block.kind === 'paragraph' && countWords(block.text) >= 15 ? countWords(block.text) : 0),
-		0
-	);
+	const prose = proseWordsOf(blocks);
 	const headings = blocks.filter(({ kind }) => kind === 'heading').length;
 	const scores = new Map<PageKind, { score: number; reasons: string[] }>();
 	const add = (kind: PageKind, score: number, reason: string) => {
@@ -94,7 +89,8 @@ export function judgePage(article: Article, keyword: string, listedAs = ''): Pag
 	if (
 		/\.gov|council|ministry|parish|authority|\.gob\.|government/.test(
 			host + ' ' + article.siteName.toLowerCase()
-		)
+		) ||
+		/\b(?:office|agency|department|commission|municipality)$/i.test(article.siteName)
 	) {
 		add('official', 3.5, 'an official body runs the site');
 	}
@@ -133,32 +129,102 @@ export function judgePage(article: Article, keyword: string, listedAs = ''): Pag
 	return { kind: best.kind, fit: fit.value, reasons, proposeAside };
 }
 
+/** Stems of a keyword, each weighted by how rare its word is: in "keep bees", bees tell more. */
+function stemWeightsOf(keyword: string): Map<string, number> {
+	const weights = new Map<string, number>();
+	for (const { text } of wordsOf(keyword)) {
+		const [stem] = contentStemsOf(text);
+		if (stem !== undefined)
+			weights.set(stem, 1 / Math.sqrt(20 + everydayRateOf(singularOf(text.toLowerCase()))));
+	}
+	return weights;
+}
+
+/** One of the four things a page's fit to a keyword adds up from. */
+export interface FitPart {
+	/** What was looked at and what was found, in words. */
+	readonly said: string;
+	/** Points it gave, and the most it could have given. */
+	readonly points: number;
+	readonly most: number;
+}
+
+/** Points each part of the fit can give; together 100. */
+const FIT_POINTS = { title: 35, headings: 20, density: 25, prose: 20 } as const;
+
+/**
+ * How a page's fit to a keyword comes about: the keyword's words in title and headings, how much
+ * of the text they make up, and how much prose there is. The points add up to the fit.
+ */
+export function fitPartsOf(article: Article, keyword: string): FitPart[] {
+	const blocks = keptBlocksOf(article);
+	return partsOf(article, keyword, proseWordsOf(blocks));
+}
+
+function partsOf(article: Article, keyword: string, prose: number): FitPart[] {
+	const weights = stemWeightsOf(keyword);
+	const wanted = [...weights.keys()];
+	if (wanted.length === 0) return [];
+	const all = wanted.reduce((sum, stem) => sum + weights.get(stem)!, 0);
+	const found = (text: string) => {
+		const stems = new Set(contentStemsOf(text));
+		const here = wanted.filter((stem) => stems.has(stem));
+		return {
+			count: `${here.length} of ${wanted.length} words of the keyword`,
+			share: here.reduce((sum, stem) => sum + weights.get(stem)!, 0) / all
+		};
+	};
+	const blocks = keptBlocksOf(article);
+	const [title, headings] = [
+		found(article.title),
+		found(blocks.flatMap((b) => (b.kind === 'heading' ? [b.text] : [])).join(' '))
+	];
+	const stems = contentStemsOf(blocks.map(textOf).join('\n'));
+	const most = Math.max(...weights.values());
+	const hits = stems.reduce((sum, stem) => sum + (weights.get(stem) ?? 0) / most, 0);
+	const density = hits / Math.max(1, stems.length);
+	const part = (said: string, share: number, points: number): FitPart => ({
+		said,
+		points: points * share,
+		most: points
+	});
+	return [
+		part(`the title has ${title.count}`, title.share, FIT_POINTS.title),
+		part(`headings have ${headings.count}`, headings.share, FIT_POINTS.headings),
+		// on pages about a subject, its words are 2–6% of the content words
+		part(
+			`they make up ${(100 * density).toFixed(1)}% of its content words`,
+			Math.min(1, density / 0.03),
+			FIT_POINTS.density
+		),
+		part(
+			`it has ${prose.toLocaleString('en')} words of prose`,
+			Math.min(1, prose / 500),
+			FIT_POINTS.prose
+		)
+	];
+}
+
+/** Words of paragraphs that are long enough to be prose. */
+function proseWordsOf(blocks: readonly Block[]): number {
+	return blocks.reduce((sum, block) => {
+		const words = block.kind === 'paragraph' ? countWords(block.text) : 0;
+		return sum + (words >= 15 ? words : 0);
+	}, 0);
+}
+
 function fitOf(
 	article: Article,
 	keyword: string,
 	words: number,
 	prose: number
 ): { value: number; reasons: string[] } {
-	const wanted = [...new Set(contentStemsOf(keyword))];
-	if (wanted.length === 0) return { value: 50, reasons: [] };
-	const share = (text: string) => {
-		const stems = new Set(contentStemsOf(text));
-		return wanted.filter((stem) => stems.has(stem)).length / wanted.length;
-	};
-	const blocks = keptBlocksOf(article);
-	const headings = blocks.flatMap((b) => (b.kind === 'heading' ? [b.text] : [])).join(' ');
-	const body = blocks.map(textOf).join('\n');
-	const stems = contentStemsOf(body);
-	const hits = stems.filter((stem) => wanted.includes(stem)).length;
-	// on pages about a subject, its words are 2–6% of the content words
-	const density = Math.min(1, hits / Math.max(1, stems.length) / 0.03);
-	const inTitle = share(article.title);
-	const value = Math.round(
-		100 * (0.35 * inTitle + 0.2 * share(headings) + 0.25 * density + 0.2 * Math.min(1, prose / 500))
-	);
+	const parts = partsOf(article, keyword, prose);
+	if (parts.length === 0) return { value: 50, reasons: [] };
+	const share = ({ points, most }: FitPart) => points / most;
 	const reasons: string[] = [];
-	if (inTitle < 0.5) reasons.push('the title speaks of something else');
-	if (density < 0.4) reasons.push('it hardly uses the words of the keyword');
+	if (share(parts[0]!) < 0.5) reasons.push('the title speaks of something else');
+	if (share(parts[2]!) < 0.4) reasons.push('it hardly uses the words of the keyword');
 	if (words < 300) reasons.push('it has little text');
-	return { value, reasons };
+	return { value: Math.round(parts.reduce((sum, { points }) => sum + points, 0)), reasons };
 }

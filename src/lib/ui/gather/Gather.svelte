@@ -422,6 +422,7 @@
 		{#if tab === 'pages' && page}
 			<ReadingPane
 				{page}
+				keyword={session.assignment?.keyword ?? ''}
 				pages={session.pages}
 				letter={session.letters.get(page.id) ?? null}
 				onstrike={(struck) => strike(page, struck)}

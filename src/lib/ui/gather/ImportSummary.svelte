@@ -10,6 +10,8 @@
 	let { report, onopen, onclose }: Props = $props();
 
 	const aside = $derived(report.pages.filter(({ counted }) => !counted));
+	/** As many as are read; the table has the others with their reasons. */
+	const SHOWN = 6;
 	const kinds = $derived(
 		(['note', 'transcript', 'questions'] as const).map((kind) => ({
 			kind,
@@ -63,7 +65,7 @@
 	{/each}
 	{#if aside.length > 0}
 		<ul class="mt-1">
-			{#each aside as page (page.id)}
+			{#each aside.slice(0, SHOWN) as page (page.id)}
 				<li class="text-ink-2">
 					<button class="linkish" onclick={() => onopen(page.id)}
 						>{page.article.title || page.name}</button
@@ -73,6 +75,9 @@
 						: ': it repeats a page that counts'}.
 				</li>
 			{/each}
+			{#if aside.length > SHOWN}<li class="text-ink-2">
+					and {aside.length - SHOWN} more; the table says why.
+				</li>{/if}
 		</ul>
 	{/if}
 </div>

@@ -1,6 +1,6 @@
 <!-- A page as it will be counted: its article, what was dropped on demand, blocks to strike out. -->
 <script lang="ts">
-	import { keptBlocksOf, ruleFor, siteOf, struckBy, textOf } from '$lib/core/pages';
+	import { fitPartsOf, keptBlocksOf, ruleFor, siteOf, struckBy, textOf } from '$lib/core/pages';
 	import { countWords } from '$lib/core/text';
 	import type { Page } from '$lib/data/db';
 	import { analysis, type PageBrings } from '$lib/workers/client';
@@ -9,6 +9,7 @@
 
 	interface Props {
 		page: Page;
+		keyword: string;
 		/** All pages, for striking out what is alike on the same site. */
 		pages: readonly Page[];
 		letter: string | null;
@@ -18,7 +19,8 @@
 		onremove: () => void;
 		ontoggle: () => void;
 	}
-	let { page, pages, letter, onstrike, onstrikelike, onremove, ontoggle }: Props = $props();
+	let { page, keyword, pages, letter, onstrike, onstrikelike, onremove, ontoggle }: Props =
+		$props();
 	let showsDropped = $state(false);
 	let shows = $state<'article' | 'outline' | 'brings'>('article');
 	let brings = $state.raw<PageBrings | null>(null);
@@ -148,6 +150,22 @@
 				<dt class="inline font-semibold">Title tag</dt>
 				<dd class="inline">{page.article.titleTag} · {page.article.titleTag.length} characters</dd>
 			</div>{/if}
+		<div>
+			<dt class="inline font-semibold">Kind</dt>
+			<dd class="inline">
+				{page.judgement.kind}{page.judgement.reasons.length > 0
+					? `: ${page.judgement.reasons.join('; ')}`
+					: ': nothing speaks for another'}
+			</dd>
+		</div>
+		<div>
+			<dt class="inline font-semibold">Fit</dt>
+			<dd class="inline">
+				{page.judgement.fit} of 100: {fitPartsOf(page.article, keyword)
+					.map(({ said, points, most }) => `${said} (${Math.round(points)} of ${most})`)
+					.join('; ')}
+			</dd>
+		</div>
 		<div>
 			<dt class="inline font-semibold">Description</dt>
 			<dd class="inline">
@@ -289,6 +307,12 @@
 		color: var(--ink-2);
 		font: 13px/1.7 var(--font-sans);
 		opacity: 0.55;
+	}
+	@media (max-width: 640px) {
+		.strike {
+			left: -15px;
+			width: 13px;
+		}
 	}
 	.strike:hover,
 	.strike:focus-visible {

@@ -23,7 +23,10 @@
 
 	const shown = $derived(results ?? asked ?? []);
 	const here = $derived(new Set(pages.map(({ address }) => addressKeyOf(address)).filter(Boolean)));
-	const isHere = (result: RankedResult) => here.has(addressKeyOf(result.address));
+	const places = $derived(new Set(pages.map(({ result }) => result?.position)));
+	// a saved page need not say its address, but it may have been known by its title
+	const isHere = ({ address, position }: RankedResult) =>
+		here.has(addressKeyOf(address)) || places.has(position);
 	const open = $derived(shown.filter((result) => !isHere(result)));
 
 	// everything that is not here yet is chosen at first
