@@ -22,6 +22,27 @@ const browser = await chromium.launch({
 	args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--disable-background-networking']
 });
 
+/** Imports as they end: with everything in, and with addresses that cannot be fetched. */
+async function showImports(page, take) {
+	await page.getByRole('button', { name: 'By address' }).click();
+	await page
+		.getByLabel('Addresses of pages, one on a line')
+		.fill('http://127.0.0.1/router\nhttps://greenplot.example/old-page');
+	await page.getByRole('button', { name: 'Fetch 2 pages' }).click();
+	await page.getByLabel('What came in').waitFor();
+	await take('gather-trouble');
+	await page.keyboard.press('Control+z');
+	await page
+		.getByLabel('Note files')
+		.setInputFiles([
+			join(ROOT, 'demo/transcripts/workshop-hour-41.vtt'),
+			join(ROOT, 'tests/fixtures/documents/hammer-sheet.pdf')
+		]);
+	await page.getByText(/^Came in: 1 note; 1 transcript/).waitFor({ timeout: 30_000 });
+	await take('gather-came-in');
+	await page.keyboard.press('Control+z');
+}
+
 async function walk(theme, names) {
 	const page = await (
 		await browser.newContext({ viewport: { width: 1280, height: 800 } })
@@ -42,8 +63,10 @@ async function walk(theme, names) {
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).waitFor();
 	await take('assignments');
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
-	await page.getByRole('tab', { name: 'Notes 3' }).waitFor();
+	await page.getByRole('tab', { name: 'Notes 4' }).waitFor();
+	await page.getByText(/^9 pages counted.*Findings: /).waitFor({ timeout: 60_000 });
 	await take('gather');
+	if (names.includes('gather-came-in')) await showImports(page, take);
 	await stage('Scout');
 	await page.getByText('The keyword of this assignment').waitFor();
 	await page
@@ -67,7 +90,7 @@ async function walk(theme, names) {
 	await page.keyboard.press('Escape');
 	await stage('Write');
 	await page.getByRole('button', { name: 'Draft the article' }).click();
-	await page.getByRole('img', { name: /Pages: [A-F] [0-9]/ }).waitFor({ timeout: 60_000 });
+	await page.getByRole('img', { name: /Pages: [A-I] [0-9]/ }).waitFor({ timeout: 60_000 });
 	await page
 		.getByRole('textbox', { name: 'Manuscript' })
 		.getByRole('heading', { name: 'Lay the footings' })
@@ -93,6 +116,8 @@ await walk('paper', [
 	'brief',
 	'client',
 	'gather',
+	'gather-came-in',
+	'gather-trouble',
 	'findings-terms',
 	'findings-topics',
 	'findings-shape',
