@@ -38,7 +38,10 @@ async function showImports(page, take) {
 			join(ROOT, 'demo/transcripts/workshop-hour-41.vtt'),
 			join(ROOT, 'tests/fixtures/documents/hammer-sheet.pdf')
 		]);
-	await page.getByText(/^Came in: 1 note; 1 transcript/).waitFor({ timeout: 30_000 });
+	await page
+		.getByLabel('What came in')
+		.filter({ hasText: 'Came in: 1 note; 1 transcript' })
+		.waitFor({ timeout: 30_000 });
 	await take('gather-came-in');
 	await page.keyboard.press('Control+z');
 }

@@ -34,7 +34,7 @@ import {
 	type PageSource
 } from '$lib/data/db';
 import { notePhrases, notesFor, putBackNotes } from '$lib/data/keywords';
-import { changeEvidence, listPages, nextOrder, readEvidence } from '$lib/data/pages';
+import { changeEvidence, listNotes, listPages, nextOrder, readEvidence } from '$lib/data/pages';
 import { fetchPage } from '$lib/services/pages';
 import {
 	analysis,
@@ -126,11 +126,11 @@ export async function importEvidence(
 	delivery: Delivery,
 	options: ImportOptions = {}
 ): Promise<ImportReport> {
-	const here = await listPages(assignment.id);
+	const [here, notes] = await Promise.all([listPages(assignment.id), listNotes(assignment.id)]);
 	const [ranked] = await notesFor(assignment.client ?? '', [phraseKeyOf(assignment.keyword)]);
 	const desk = new Desk(
 		assignment,
-		{ here, ranked: ranked?.results?.list ?? [] },
+		{ here, texts: new Set(notes.map(({ text }) => text)), ranked: ranked?.results?.list ?? [] },
 		await nextOrder(assignment.id),
 		options
 	);
@@ -144,6 +144,8 @@ export async function importEvidence(
 /** What an import is compared with. */
 interface Known {
 	readonly here: readonly Page[];
+	/** Texts of the notes that are here. */
+	readonly texts: ReadonlySet<string>;
 	/** Who ranks for the keyword. */
 	readonly ranked: readonly RankedResult[];
 }
@@ -218,6 +220,10 @@ class Desk {
 		for (const { name, kind, text } of notes) {
 			if (text.trim() === '') {
 				this.#failed.push({ name, reason: 'there is no text in it' });
+				continue;
+			}
+			if (this.known.texts.has(text)) {
+				this.#skipped.push({ name, reason: 'a note with the same text is here already' });
 				continue;
 			}
 			this.#notes.push({
