@@ -35,12 +35,13 @@ async function showImports(page, take) {
 	await page
 		.getByLabel('Note files')
 		.setInputFiles([
-			join(ROOT, 'demo/transcripts/workshop-hour-41.vtt'),
-			join(ROOT, 'tests/fixtures/documents/hammer-sheet.pdf')
+			join(ROOT, 'tests/fixtures/documents/hammer-sheet.pdf'),
+			join(ROOT, 'demo/transcripts/closing-a-gap.srt'),
+			join(ROOT, 'demo/results/title-matches.csv')
 		]);
 	await page
 		.getByLabel('What came in')
-		.filter({ hasText: 'Came in: 1 note; 1 transcript' })
+		.filter({ hasText: 'Came in: 1 note' })
 		.waitFor({ timeout: 30_000 });
 	await take('gather-came-in');
 	await page.keyboard.press('Control+z');

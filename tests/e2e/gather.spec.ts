@@ -57,6 +57,10 @@ test('twelve files of every kind come in as one step, with a summary, and go as 
 		await expect(page.getByRole('tab', { name })).toBeVisible();
 	await page.keyboard.press('Control+Shift+z');
 	await expect(page.getByRole('tab', { name: 'Pages 6' })).toBeVisible();
+
+	await dropFiles(page, [{ name: 'again.srt', text: demoFile('transcripts/closing-a-gap.srt') }]);
+	await expect(summary(page)).toContainText('a note with the same text is here already');
+	await expect(page.getByRole('tab', { name: 'Transcripts 2' })).toBeVisible();
 	expect(errors).toEqual([]);
 });
 
