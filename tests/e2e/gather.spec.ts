@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { strToU8, zipSync } from 'fflate';
+import { docx, docxParagraph } from '../support/docx';
 import { demoFile, dropFiles, goTo, makeAssignment, openSample, watchErrors } from './support';
 
 const KEYWORD = 'how to build a dry stone wall';
@@ -91,6 +92,13 @@ test('documents, zips and link maps find their place', async ({ page }) => {
 	);
 	await page.getByLabel('Note files').setInputFiles([
 		{
+			name: 'visit.docx',
+			mimeType: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+			buffer: Buffer.from(
+				docx(docxParagraph('Visit to a quarry', 'Title') + docxParagraph('Slabs cost £61 a tonne.'))
+			)
+		},
+		{
 			name: 'hammer.pdf',
 			mimeType: 'application/pdf',
 			buffer: readFileSync(new URL('../fixtures/documents/hammer-sheet.pdf', import.meta.url))
@@ -101,9 +109,16 @@ test('documents, zips and link maps find their place', async ({ page }) => {
 			buffer: Buffer.from('phrase,address\nash handles,/shop/ash-handles\n')
 		}
 	]);
-	await expect(summary(page)).toContainText('1 note; 1 link for Fellgate Tools', {
+	await expect(summary(page)).toContainText('2 notes; 1 link for Fellgate Tools', {
 		timeout: 30_000
 	});
+	await expect(page.getByRole('textbox', { name: 'Text of Visit to a quarry' })).toHaveValue(
+		'# Visit to a quarry\n\nSlabs cost £61 a tonne.'
+	);
+	await page
+		.getByRole('button', { name: /Product sheet: Fellgate walling hammer/ })
+		.last()
+		.click();
 	await expect(
 		page.getByRole('textbox', { name: 'Text of Product sheet: Fellgate walling hammer' })
 	).toHaveValue(/## Sizes/);

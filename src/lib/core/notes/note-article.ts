@@ -1,4 +1,4 @@
-import { readText, type Article } from '../pages';
+import { EMPTY_ARTICLE, readText, type Article } from '../pages';
 import { readQuestions } from './read-questions';
 import { readTranscript } from './subtitles';
 import { spokenParagraphsOf, transcriptText } from './transcript-text';
@@ -22,7 +22,8 @@ export function isMaterial({ kind }: Pick<NoteText, 'kind'>): boolean {
 export function noteArticleOf({ kind, name, text }: NoteText): Article {
 	if (kind !== 'transcript') return readText(text, name);
 	return {
-		...readText('', name),
+		...EMPTY_ARTICLE,
+		title: name,
 		blocks: spokenParagraphsOf(text).map(({ text: said }) => ({
 			block: { kind: 'paragraph', text: said },
 			dropped: null

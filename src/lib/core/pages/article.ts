@@ -58,6 +58,21 @@ export interface Article {
 	readonly structured: readonly string[];
 }
 
+/** An article of which nothing is known; for texts that have blocks and no page around them. */
+export const EMPTY_ARTICLE: Article = {
+	title: '',
+	description: '',
+	author: '',
+	published: '',
+	modified: '',
+	language: '',
+	address: '',
+	siteName: '',
+	blocks: [],
+	links: [],
+	structured: []
+};
+
 /** The text of a block as one string; list items and cells stand on lines of their own. */
 export function textOf(block: Block): string {
 	switch (block.kind) {

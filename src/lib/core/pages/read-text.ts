@@ -2,7 +2,13 @@ import type { Nodes, Parent } from 'mdast';
 import remarkGfm from 'remark-gfm';
 import remarkParse from 'remark-parse';
 import { unified } from 'unified';
-import type { Article, Block, HeadingLevel, PageBlock } from './article';
+import {
+	EMPTY_ARTICLE,
+	type Article,
+	type Block,
+	type HeadingLevel,
+	type PageBlock
+} from './article';
 import { tidyText } from './html-tree';
 import { guessHeadings, markdownWithHeadings } from './plain-headings';
 
@@ -17,17 +23,9 @@ export function readText(text: string, name = ''): Article {
 	for (const node of tree.children) addNode(node, blocks);
 	const title = blocks.find(({ block }) => block.kind === 'heading')?.block;
 	return {
+		...EMPTY_ARTICLE,
 		title: title && title.kind === 'heading' ? title.text : name,
-		description: '',
-		author: '',
-		published: '',
-		modified: '',
-		language: '',
-		address: '',
-		siteName: '',
-		blocks,
-		links: [],
-		structured: []
+		blocks
 	};
 }
 

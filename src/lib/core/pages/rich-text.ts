@@ -1,4 +1,4 @@
-import { keptBlocksOf, type Block } from './article';
+import { EMPTY_ARTICLE, keptBlocksOf, type Block } from './article';
 import { decideBlocks } from './decide-blocks';
 import { parseHtml } from './html-tree';
 import { rawBlocksOf } from './raw-blocks';
@@ -16,16 +16,7 @@ export function blocksOfRichText(html: string): Block[] {
 	const decided = decideBlocks(raw, new Set(), '');
 	// what only looks like furniture was still copied on purpose
 	return keptBlocksOf({
-		title: '',
-		description: '',
-		author: '',
-		published: '',
-		modified: '',
-		language: '',
-		address: '',
-		siteName: '',
-		links: [],
-		structured: [],
+		...EMPTY_ARTICLE,
 		blocks: decided.map((block, i) => ({ ...block, dropped: raw[i]!.noise }))
 	});
 }

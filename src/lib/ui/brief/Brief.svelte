@@ -49,6 +49,8 @@
 	let typed = $state(typedOf(first));
 	/** The state last written or read, and the one the next step goes back to. */
 	let saved = JSON.stringify(first);
+	/** States on their way into storage: one that comes back late is no change from elsewhere. */
+	const written: string[] = [];
 	let committed = saved;
 	let errors = $state<Partial<Record<'keyword' | 'words' | 'grade', string>>>({});
 	let clients = $state.raw<readonly Client[]>([]);
@@ -76,7 +78,9 @@
 		if (!session.assignment) return;
 		const now = JSON.stringify(storedOf(session.assignment));
 		untrack(() => {
-			if (now === saved) return;
+			const at = written.lastIndexOf(now);
+			if (at >= 0) written.splice(0, at + 1);
+			if (at >= 0 || now === saved) return;
 			saved = now;
 			committed = now;
 			draft = JSON.parse(now) as Stored;
@@ -127,6 +131,11 @@
 		draft.brief.mustNotSay = linesOf(typed.mustNotSay);
 	}
 
+	function forget(text: string) {
+		const at = written.lastIndexOf(text);
+		if (at >= 0) written.splice(at, 1);
+	}
+
 	function linesOf(text: string): string[] {
 		return text
 			.split('\n')
@@ -155,10 +164,12 @@
 		if (text === saved) return;
 		const last = saved;
 		saved = text;
+		written.push(text);
 		try {
 			await changeAssignment(session.id, now);
 			trouble = '';
 		} catch (error) {
+			forget(text);
 			// it is tried again with the next change, and what is typed stays on the screen
 			saved = last;
 			trouble = whyNotStored(error);
@@ -175,6 +186,7 @@
 		const last = saved;
 		committed = text;
 		saved = text;
+		written.push(text);
 		try {
 			await history.run(
 				{
@@ -186,6 +198,7 @@
 			);
 			trouble = '';
 		} catch (error) {
+			forget(text);
 			committed = before;
 			saved = last;
 			trouble = whyNotStored(error);

@@ -74,6 +74,12 @@
 			name: 'Rank',
 			title: 'Rank in the list of results',
 			of: (row: Row) => row.page.result?.position ?? 999
+		},
+		{
+			id: 'state',
+			name: 'Counts',
+			title: 'Counted or set aside',
+			of: (row: Row) => (row.page.counted ? 0 : 1)
 		}
 	] as const;
 	const hasRanks = $derived(pages.some(({ result }) => result !== null));
@@ -152,7 +158,7 @@
 				{#each columns as { id, name, title } (id)}
 					<th
 						aria-sort={sort === id ? (isReversed ? 'descending' : 'ascending') : undefined}
-						class:text-right={['words', 'headings', 'asks', 'rank'].includes(id)}
+						class:text-right={['words', 'headings', 'asks', 'rank', 'state'].includes(id)}
 						class:max-sm:hidden={['kind', 'headings', 'asks', 'date', 'rank'].includes(id)}
 					>
 						<button onclick={() => sortBy(id)} {title} aria-label="Sort by {title.toLowerCase()}"
@@ -165,7 +171,6 @@
 						>
 					</th>
 				{/each}
-				<th><span class="sr-only">Counted or set aside</span></th>
 			</tr>
 		</thead>
 		<tbody>
@@ -229,7 +234,7 @@
 			{#each awaited as row (row.id)}
 				<tr class="aside">
 					<td>–</td>
-					<td class="min-w-0" colspan={columns.length - 1}>
+					<td class="min-w-0" colspan={columns.length - 2}>
 						<span class="block truncate font-serif text-[15px]">{row.title || row.address}</span>
 						<span class="text-xs break-all text-ink-2">{row.address}</span>
 						<span class="text-xs text-error"> · has not come in: {row.reason}</span>

@@ -134,7 +134,7 @@
 			: ''}{page.article.modified && page.article.modified !== page.article.published
 			? ` · changed ${page.article.modified.slice(0, 10)}`
 			: ''}{page.result
-			? ` · rank ${page.result.position}${page.result.strength === null ? '' : `, strength ${page.result.strength}`}`
+			? ` · rank ${page.result.position}${page.result.strength === null ? '' : `, strength ${page.result.strength}`}${page.result.kind ? `, listed as ${page.result.kind}` : ''}`
 			: ''}
 	</p>
 	{#if page.address}<p class="mt-1 text-xs break-all text-ink-2">
