@@ -542,7 +542,10 @@ function gapFor(
 		const page = section.facts
 			.flatMap(
 				({ fact }) =>
-					findings.facts.find(({ id, origin }) => id === fact && origin === 'page') ?? []
+					findings.facts.find(
+						({ id, origin, quantities }) =>
+							id === fact && origin === 'page' && quantities.length > 0
+					) ?? []
 			)
 			.slice(0, 2)
 			.map((fact) => `${pageNames[fact.source] ?? 'a page'} gives ${fact.quantities[0]!.text}`);

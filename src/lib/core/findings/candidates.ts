@@ -1,4 +1,13 @@
-import { isStopWord, plainWord, singularOf, type TaggedToken } from '../text';
+import {
+	isEverydayWord,
+	isStopWord,
+	oneSpelling,
+	plainWord,
+	verbFormsOf,
+	wordKeyOf,
+	type TaggedToken
+} from '../text';
+import { unitOf } from './units';
 
 /** A phrase found in one block that could be a term. */
 export interface CandidateUse {
@@ -7,6 +16,12 @@ export interface CandidateUse {
 	readonly surface: string;
 	/** Number of words. */
 	readonly length: number;
+	/** Whether it opens with a verb, which matches in every inflection: "keep chickens". */
+	readonly isAction: boolean;
+	/** Whether every word of it is written as a name. */
+	readonly isName: boolean;
+	/** Whether no noun stands right before or after it that belongs to the phrase. */
+	readonly isWhole: boolean;
 }
 
 const MAX_WORDS = 4;
@@ -36,20 +51,34 @@ look love luck man morning afternoon evening night need option order page pictur
 start story subject thought today tomorrow trick trouble turn value version view will world january february march
 april may june july august september october november december monday tuesday wednesday thursday friday saturday
 sunday spring summer autumn winter weekend season bag heap hole pile row length width height depth level distance
-quarter third gap litre acre hectare everyone money price figure rate share total cost`.split(/\s+/)
+quarter third gap litre acre hectare everyone money price figure rate share total cost`
+		.split(/\s+/)
+		.map(oneSpelling)
 );
 
+/** Units that are things as well, and so may be terms. */
+const NOT_ONLY_UNITS = new Set(['bar', 'cup', 'season', 'night', 'pound', 'stone']);
 /** Measures; no term ends with one. */
 const UNITS = new Set(
-	'metre meter centimetre centimeter millimetre kilometre kilogram kilo gram tonne ton foot inch yard mile litre gallon acre hectare hour minute second day week month year degree percent pound'.split(
-		' '
-	)
+	'metre meter centimetre centimeter millimetre kilometre kilogram kilo gram tonne ton foot inch yard mile litre gallon acre hectare hour minute second day week month year degree percent pound'
+		.split(' ')
+		.map(oneSpelling)
 );
 
 const WEAK_PARTICIPLES = new Set(
 	`using having making getting taking doing being keeping leaving putting giving going coming looking trying needing
 wanting saying seeing starting including following regarding depending used made given taken based called known left
-needed said seen put kept set got gone done including making finished finding choosing buying adding allowing`.split(
+needed asked said seen put kept set got gone done including making finished finding choosing buying adding allowing`.split(
+		/\s+/
+	)
+);
+
+/** Verbs that go with every noun. */
+const WEAK_VERBS = new Set(
+	`use need make get have take want see find give let go try know like put look come say think mean become seem feel
+keep call ask help start begin stop avoid require include contain offer provide cause leave allow show tell turn bring
+expect consider remember follow depend change happen love hate enjoy prefer wish hope believe understand read write
+spend save pay cost buy sell lose win meet live stay wait work play move pass add check`.split(
 		/\s+/
 	)
 );
@@ -57,8 +86,11 @@ needed said seen put kept set got gone done including making finished finding ch
 interface FoldedToken {
 	readonly key: string;
 	readonly surface: string;
-	readonly kind: 'noun' | 'adjective' | 'participle' | 'break';
+	readonly kind: 'noun' | 'adjective' | 'participle' | 'verb' | 'break';
+	/** Written as a name, and not because a sentence begins there. */
 	readonly proper: boolean;
+	/** Whether an order or infinitive can begin here: nothing before it that would make it a noun. */
+	readonly opensClause: boolean;
 }
 
 /**
@@ -73,14 +105,27 @@ export function candidatesOf(tokens: readonly TaggedToken[]): CandidateUse[] {
 		if (folded[end]!.kind !== 'noun') continue;
 		for (let start = end; start >= 0 && end - start < MAX_WORDS; start--) {
 			const first = folded[start]!;
-			if (first.kind === 'break') break;
+			if (first.kind === 'break' || first.kind === 'verb') break;
 			const length = end - start + 1;
 			if (!isPhrase(folded, start, end)) continue;
 			const words = folded.slice(start, end + 1);
 			found.push({
 				key: words.map(({ key }) => key).join(' '),
 				surface: words.map(({ surface }) => surface).join(' '),
-				length
+				length,
+				isAction: false,
+				isName: words.every(({ proper }) => proper),
+				isWhole: folded[start - 1]?.kind !== 'noun' && folded[end + 1]?.kind !== 'noun'
+			});
+			const before = folded[start - 1];
+			if (before?.kind !== 'verb' || !before.opensClause || length > 2) continue;
+			found.push({
+				key: `${before.key} ${words.map(({ key }) => key).join(' ')}`,
+				surface: `${before.surface} ${words.map(({ surface }) => surface).join(' ')}`,
+				length: length + 1,
+				isAction: true,
+				isName: false,
+				isWhole: folded[end + 1]?.kind !== 'noun'
 			});
 		}
 	}
@@ -91,7 +136,12 @@ function isPhrase(tokens: readonly FoldedToken[], start: number, end: number): b
 	const first = tokens[start]!;
 	const last = tokens[end]!;
 	if (start === end)
-		return last.key.length >= 3 && !EMPTY_NOUNS.has(last.key) && !isStopWord(last.key);
+		return (
+			last.key.length >= 3 &&
+			!EMPTY_NOUNS.has(last.key) &&
+			!isStopWord(last.key) &&
+			(unitOf(last.key) === undefined || NOT_ONLY_UNITS.has(last.key))
+		);
 	if (first.kind === 'adjective' && VAGUE.has(first.key)) return false;
 	if (first.kind === 'participle' && WEAK_PARTICIPLES.has(first.surface.toLowerCase()))
 		return false;
@@ -109,7 +159,7 @@ function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 		if (isHyphen && token.attached && tokens[i + 1]?.attached) continue;
 		for (const part of token.text.split(/[-\u2010\u2011]/)) {
 			if (part === '') continue;
-			folded.push(foldPart(part, posOf(tokens, i)));
+			folded.push(foldPart(part, posOf(tokens, i), tokens[i - 1]?.pos ?? 'PUNCT'));
 		}
 	}
 	return folded;
@@ -118,7 +168,7 @@ function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 /** The part of speech, with what taggers get wrong in instructions put right. */
 function posOf(tokens: readonly TaggedToken[], i: number): string {
 	if (isImperative(tokens, i)) return 'VERB';
-	if (isVerbalNoun(tokens, i)) return 'NOUN';
+	if (isVerbalNoun(tokens, i) || isNounByPlace(tokens, i)) return 'NOUN';
 	const { pos } = tokens[i]!;
 	// "outward-facing bud": an adverb joined by a hyphen belongs to the name
 	const next = tokens[i + 1];
@@ -157,18 +207,56 @@ function isVerbalNoun(tokens: readonly TaggedToken[], i: number): boolean {
 	return tokens[at]?.pos === 'DET';
 }
 
-function foldPart(text: string, pos: string): FoldedToken {
+/** Verbs after which a noun is followed by a base form: "help the wall stand". */
+const LETS_DO =
+	/^(?:let|lets|make|makes|made|help|helps|helped|see|watch|hear|feel|have|has|had|do|does|did|can|could|will|would|shall|should|may|might|must)$/i;
+
+/**
+ * A base form right after a singular noun is no verb, which would end in -s ("heat pump", but
+ * "the pump works"), and neither is one after a preposition ("point of lay").
+ */
+function isNounByPlace(tokens: readonly TaggedToken[], i: number): boolean {
+	const { text, pos } = tokens[i]!;
+	if (pos !== 'VERB' || /(?:ing|ed|en|s)$/i.test(text)) return false;
+	let at = i - 1;
+	if (/^[-\u2010\u2011]$/.test(tokens[at]?.text ?? '')) at--;
+	const before = tokens[at];
+	if (!before) return false;
+	if (before.pos === 'ADP') return !/^(?:to|before|after|since|until|than)$/i.test(before.text);
+	if (before.pos !== 'NOUN' || /s$/i.test(before.text)) return false;
+	for (let k = at - 1; k >= Math.max(0, at - 5); k--) {
+		if (tokens[k]!.pos === 'PUNCT') break;
+		if (tokens[k]!.pos === 'AUX' || LETS_DO.test(tokens[k]!.text)) return false;
+	}
+	return true;
+}
+
+function foldPart(text: string, pos: string, before: string): FoldedToken {
 	const plain = plainWord(text);
-	const key = singularOf(plain);
+	const key = wordKeyOf(plain);
 	const isWord = /^\p{L}[\p{L}\p{M}']*$/u.test(text) && plain.length > 1;
 	const shouts = text.length > 4 && text === text.toUpperCase();
 	const kind = !isWord || shouts ? 'break' : kindOf(plain, pos);
-	return { key, surface: pos === 'PROPN' ? text : plain, kind, proper: pos === 'PROPN' };
+	const proper = pos === 'PROPN' && before !== 'PUNCT' && /^\p{Lu}/u.test(text);
+	const opensClause = /^(?:PUNCT|PART|PRON|AUX|CCONJ|SCONJ|ADV)$/.test(before);
+	return { key, surface: pos === 'PROPN' ? text : plain, kind, proper, opensClause };
 }
 
 function kindOf(plain: string, pos: string): FoldedToken['kind'] {
 	if (pos === 'NOUN' || pos === 'PROPN') return isStopWord(plain) ? 'break' : 'noun';
 	if (pos === 'ADJ') return isStopWord(plain) ? 'break' : 'adjective';
 	if (pos === 'VERB' && /(?:ing|ed|en)$/.test(plain) && !isStopWord(plain)) return 'participle';
+	if (pos === 'VERB' && isDoing(plain)) return 'verb';
 	return 'break';
+}
+
+/** A verb in its base form that says what is done; "use", "need" or "get" with a noun is no term. */
+function isDoing(plain: string): boolean {
+	return (
+		plain.length > 2 &&
+		!WEAK_VERBS.has(plain) &&
+		!isStopWord(plain) &&
+		isEverydayWord(plain) &&
+		verbFormsOf(plain).length > 1
+	);
 }

@@ -12,6 +12,7 @@ import {
 } from '../text';
 import { candidatesOf } from './candidates';
 import { isQuestion } from './question-form';
+import { namedBodiesIn } from './named-bodies';
 import { quantitiesOf, type Quantity } from './quantities';
 
 /** What findings need to know of one counted page or one note. */
@@ -23,6 +24,8 @@ export interface Source {
 	readonly siteNames: readonly string[];
 	readonly blocks: readonly Block[];
 	readonly links: number;
+	/** When it was changed last or published, as an ISO date; empty or left out when unknown. */
+	readonly date?: string;
 }
 
 /** Where on a page a piece of text stands. */
@@ -58,6 +61,12 @@ export interface CandidateCount {
 	readonly key: string;
 	readonly length: number;
 	count: number;
+	/** Uses that are no part of a longer run of nouns. */
+	whole: number;
+	/** Uses that open with a verb. */
+	asAction: number;
+	/** Uses inside a sentence in which every word is written as a name. */
+	asName: number;
 	/** Spellings with how often each was met. */
 	readonly surfaces: Map<string, number>;
 }
@@ -66,6 +75,7 @@ export interface FoundFact {
 	readonly text: string;
 	readonly section: number;
 	readonly quantities: readonly Quantity[];
+	readonly names: readonly string[];
 }
 
 export interface FoundQuestion {
@@ -79,6 +89,7 @@ export interface PageWork {
 	readonly title: string;
 	readonly description: string;
 	readonly siteNames: readonly string[];
+	readonly date: string;
 	readonly words: number;
 	readonly units: readonly Unit[];
 	readonly sections: readonly SectionWork[];
@@ -139,11 +150,12 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 				units.push({ text, place: inFaq ? 'faq' : 'body', section: index, at, words });
 				at += words;
 				texts.push(text);
-				for (const sentence of sentencesOf(text)) {
-					const quantities = quantitiesOf(sentence.text);
-					if (quantities.length > 0)
-						facts.push({ text: sentence.text, section: index, quantities });
-				}
+			}
+			for (const text of statementsOf(block)) {
+				const quantities = quantitiesOf(text);
+				const names = namedBodiesIn(text);
+				if (quantities.length > 0 || names.length > 0)
+					facts.push({ text, section: index, quantities, names });
 			}
 			if (block.kind === 'paragraph' || block.kind === 'quote') {
 				readings.push(readingSumsOf(block.text));
@@ -172,6 +184,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 		title: source.title,
 		description: source.description,
 		siteNames: source.siteNames,
+		date: source.date ?? '',
 		words: at,
 		units,
 		sections: works,
@@ -232,6 +245,13 @@ export function textsOf(block: Block): string[] {
 	}
 }
 
+/** What a block states, piece by piece: its sentences, and the rows of a table, whose cells mean nothing alone. */
+function statementsOf(block: Block): string[] {
+	if (block.kind === 'table')
+		return block.rows.map((row) => row.filter((cell) => cell !== '').join(' · '));
+	return textsOf(block).flatMap((text) => sentencesOf(text).map((sentence) => sentence.text));
+}
+
 function parentOf(works: readonly SectionWork[], level: number): number {
 	if (level <= 2) return -1;
 	for (let i = works.length - 1; i >= 0; i--) {
@@ -243,14 +263,24 @@ function parentOf(works: readonly SectionWork[], level: number): number {
 
 function countCandidates(units: readonly Unit[], tag: Tagger): CandidateCount[] {
 	const counts = new Map<string, CandidateCount>();
+	// a line that stands three times on a page ("Read more") is no part of what it says
+	const times = new Map<string, number>();
+	for (const { text, words } of units) if (words <= 8) times.set(text, (times.get(text) ?? 0) + 1);
 	for (const unit of units) {
+		if ((times.get(unit.text) ?? 0) > 2) continue;
 		// title case makes every word a proper noun; small letters let the tagger see what it is
 		const text =
 			unit.place === 'body' || unit.place === 'faq' ? unit.text : unit.text.toLowerCase();
-		for (const { key, surface, length } of candidatesOf(tag(text))) {
+		for (const { key, surface, length, isAction, isName, isWhole } of candidatesOf(tag(text))) {
 			let entry = counts.get(key);
-			if (!entry) counts.set(key, (entry = { key, length, count: 0, surfaces: new Map() }));
+			if (!entry) {
+				entry = { key, length, count: 0, whole: 0, asAction: 0, asName: 0, surfaces: new Map() };
+				counts.set(key, entry);
+			}
 			entry.count++;
+			if (isWhole) entry.whole++;
+			if (isAction) entry.asAction++;
+			if (isName) entry.asName++;
 			entry.surfaces.set(surface, (entry.surfaces.get(surface) ?? 0) + 1);
 		}
 	}

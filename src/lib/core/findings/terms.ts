@@ -34,6 +34,10 @@ export interface TermUse {
 	readonly sections: readonly (readonly [number, number])[];
 }
 
+/** What a term names: a thing, something done, or somebody or something with a name of its own. */
+export const TERM_KINDS = ['thing', 'action', 'name'] as const;
+export type TermKind = (typeof TERM_KINDS)[number];
+
 export interface Term {
 	/** Folded form; the identity of a term across changes of the evidence. */
 	readonly key: string;
@@ -41,6 +45,7 @@ export interface Term {
 	readonly phrase: string;
 	/** Positions of verbs in the phrase, which match in every inflection. */
 	readonly verbs: readonly number[];
+	readonly kind: TermKind;
 	readonly weight: TermWeight;
 	/** Uses recommended for the target length, both ends included. */
 	readonly min: number;
@@ -80,7 +85,11 @@ export const TERM_LIMITS = {
 	wordShare: 0.02,
 	/** Uses of a phrase that lie inside longer ones, beyond which it has no life of its own. */
 	insideShare: 0.6,
-	insideShareSingle: 0.8
+	insideShareSingle: 0.8,
+	/** Uses that have to be no part of a longer run of nouns: "source heat pump" never stands alone. */
+	wholeShare: 0.08,
+	/** Uses of a part of the keyword that have to lie outside it and the other terms. */
+	ownShareOfPart: 0.05
 } as const;
 
 interface Candidate {
@@ -91,6 +100,9 @@ interface Candidate {
 	surfaces: Map<string, number>;
 	inside: number;
 	longer: number;
+	whole: number;
+	asAction: number;
+	asName: number;
 }
 
 /** Terms of the counted pages, strongest first. The exact keyword and what is required always come along. */
@@ -107,7 +119,7 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 	const chosen = preselect(candidates, pages, keyword, fixed);
 	const phrases = chosen.map((candidate) => ({
 		phrase: fixed.get(candidate.key) ?? surfaceOf(candidate),
-		verbs: fixed.has(candidate.key) ? verbsOf(candidate.key) : []
+		verbs: isAction(candidate) ? [0] : fixed.has(candidate.key) ? verbsOf(candidate.key) : []
 	}));
 	const index = indexTerms(phrases);
 	const uses = pages.map((page) => usesOn(page, index, chosen.length));
@@ -141,6 +153,7 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 			key: entry.candidate.key,
 			phrase: entry.phrase,
 			verbs: entry.verbs,
+			kind: kindOf(entry.candidate),
 			weight: fixed.has(entry.candidate.key)
 				? 'must'
 				: weightOf(rank, entry.uses.length / pages.length),
@@ -177,15 +190,31 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
  * single word is a noun in at least half of them ("dig" and "long" are not).
  */
 function livesAlone(candidate: Candidate, uses: readonly TermUse[], keyword: string): boolean {
-	if (` ${keyword} `.includes(` ${candidate.key} `)) return true;
 	const all = uses.reduce((sum, use) => sum + use.count, 0);
 	const own = uses.reduce((sum, use) => sum + use.own, 0);
+	// a part of the keyword that is a phrase needs little life of its own, but some
+	if (candidate.length > 1 && ` ${keyword} `.includes(` ${candidate.key} `))
+		return own >= Math.max(1, TERM_LIMITS.ownShareOfPart * all);
 	const most = candidate.length === 1 ? TERM_LIMITS.insideShareSingle : TERM_LIMITS.insideShare;
 	if (all - own >= most * all) return false;
 	// taggers do not know the nouns of a craft; words that everyday English lacks get the benefit
 	const asNoun = isEverydayWord(candidate.key) ? 0.5 : 0.15;
 	return candidate.length > 1 || candidate.count >= asNoun * all;
 }
+
+function kindOf(candidate: Candidate): TermKind {
+	if (isAction(candidate)) return 'action';
+	const { asName, count } = candidate;
+	return count > 0 && asName >= NAME_SHARE * count ? 'name' : 'thing';
+}
+
+/** Taggers take nouns for verbs now and then, so most uses have to open with one. */
+function isAction({ asAction, count }: Candidate): boolean {
+	return asAction > 0.6 * count;
+}
+
+/** Share of its uses in which a phrase is written as a name, from which it is one. */
+const NAME_SHARE = 0.8;
 
 function rankOf(
 	{ candidate, score }: { candidate: Candidate; score: number },
@@ -202,7 +231,7 @@ function foldCandidates(pages: readonly PageWork[]): Candidate[] {
 	const joinedNames = new Set([...names].map((name) => name.replace(/ /g, '')));
 	const byJoined = new Map<string, Candidate[]>();
 	for (const page of pages) {
-		for (const { key, length, count, surfaces } of page.candidates) {
+		for (const { key, length, count, surfaces, whole, asAction, asName } of page.candidates) {
 			const joined = key.replace(/ /g, '');
 			if (joinedNames.has(joined)) continue;
 			const alike = byJoined.get(joined) ?? [];
@@ -216,11 +245,17 @@ function foldCandidates(pages: readonly PageWork[]): Candidate[] {
 					pages: new Set(),
 					surfaces: new Map(),
 					inside: 0,
-					longer: 0
+					longer: 0,
+					whole: 0,
+					asAction: 0,
+					asName: 0
 				};
 				alike.push(candidate);
 			}
 			candidate.count += count;
+			candidate.whole += whole;
+			candidate.asAction += asAction;
+			candidate.asName += asName;
 			candidate.pages.add(page.id);
 			for (const [surface, n] of surfaces)
 				candidate.surfaces.set(surface, (candidate.surfaces.get(surface) ?? 0) + n);
@@ -237,8 +272,26 @@ function foldCandidates(pages: readonly PageWork[]): Candidate[] {
 		}
 		return first!;
 	});
-	markNesting(folded);
-	return folded;
+	const kept = withoutParticiples(folded);
+	markNesting(kept);
+	return kept;
+}
+
+/** "Laying footings" is "lay footings" once pages say that too: the action matches both. */
+function withoutParticiples(candidates: readonly Candidate[]): Candidate[] {
+	const forms = new Map<string, Candidate>();
+	for (const action of candidates) {
+		if (!isAction(action) || action.pages.size < 2) continue;
+		const [verb, ...rest] = action.key.split(' ');
+		for (const form of verbFormsOf(verb!).slice(1)) forms.set([form, ...rest].join(' '), action);
+	}
+	return candidates.filter((candidate) => {
+		const action = isAction(candidate) ? undefined : forms.get(candidate.key);
+		if (!action) return true;
+		action.count += candidate.count;
+		for (const page of candidate.pages) action.pages.add(page);
+		return false;
+	});
 }
 
 /** Notes for each candidate how many of its uses lie inside longer candidates. */
@@ -267,8 +320,9 @@ function preselect(
 	const leastPages = pages.length <= 3 ? 1 : 2;
 	const chosen = candidates
 		.filter(({ key, pages: on, count }) => !fixed.has(key) && on.size >= leastPages && count >= 2)
-		.filter(({ inside, count, length, key }) => {
-			if (keyword.split(' ').includes(key) || keyword.includes(` ${key}`)) return true;
+		.filter(({ inside, count, length, key, whole }) => {
+			if (whole < TERM_LIMITS.wholeShare * count) return false;
+			if (` ${keyword} `.includes(` ${key} `)) return true;
 			const most = length === 1 ? TERM_LIMITS.insideShareSingle : TERM_LIMITS.insideShare;
 			return inside <= most * count;
 		})
@@ -289,7 +343,10 @@ function preselect(
 			pages: isKeyword ? new Set() : on,
 			surfaces: new Map(),
 			inside: isKeyword ? 0 : inside,
-			longer: isKeyword ? 0 : longer
+			longer: isKeyword ? 0 : longer,
+			whole: 0,
+			asAction: 0,
+			asName: 0
 		};
 	});
 	return [...always, ...chosen];
@@ -436,15 +493,27 @@ function usesOn(
 	});
 }
 
-function surfaceOf({ surfaces, key }: Candidate): string {
+/** The spelling met most often; capitals stay on names and abbreviations alone. */
+function surfaceOf(candidate: Candidate): string {
+	const { surfaces, key } = candidate;
+	const counts = new Map<string, number>();
+	for (const [surface, count] of surfaces) {
+		const plain = kindOf(candidate) === 'name' ? surface : withoutCapitals(surface);
+		counts.set(plain, (counts.get(plain) ?? 0) + count);
+	}
 	let best = key;
 	let most = 0;
-	for (const [surface, count] of [...surfaces].sort(([a], [b]) => (a < b ? -1 : 1))) {
+	for (const [surface, count] of [...counts].sort(([a], [b]) => (a < b ? -1 : 1))) {
 		if (count > most) [best, most] = [surface, count];
 	}
-	// a proper noun keeps its capitals only when it is always written so
-	const lower = surfaces.get(best.toLowerCase());
-	return lower !== undefined ? best.toLowerCase() : best;
+	return best;
+}
+
+function withoutCapitals(phrase: string): string {
+	return phrase
+		.split(' ')
+		.map((word) => (/\p{Lu}.*\p{Lu}/u.test(word) ? word : word.toLowerCase()))
+		.join(' ');
 }
 
 const COMMON_VERBS =

@@ -1,5 +1,6 @@
 import { contentStemsOf, countWords, plainWord, stemOf, wordsOf } from '../text';
 import type { PageWork } from './page-work';
+import { intentAmong, purposesOf, type Purpose, type TopicIntent } from './purposes';
 import { quantileOf } from './spread';
 
 /** A heading of a page that belongs to a topic. */
@@ -14,22 +15,6 @@ export interface TopicHeading {
 	/** Where it stands on the page, as a share of its words, 0–1. */
 	readonly position: number;
 }
-
-/** What a topic is for, told from its headings; decides the kind of section proposed. */
-export const TOPIC_INTENTS = [
-	'definition',
-	'need',
-	'steps',
-	'cost',
-	'mistakes',
-	'reasons',
-	'choice',
-	'care',
-	'rules',
-	'time',
-	'plain'
-] as const;
-export type TopicIntent = (typeof TOPIC_INTENTS)[number];
 
 export interface Topic {
 	readonly id: string;
@@ -50,57 +35,22 @@ export interface Topic {
 	readonly formats: Readonly<Record<'list' | 'steps' | 'table', number>>;
 }
 
-/** Wordings of one purpose; two headings that share a purpose are likelier to mean the same. */
-const INTENTS: readonly (readonly [TopicIntent, RegExp])[] = [
-	[
-		'cost',
-		/\b(?:costs?|prices?|budget|expens\w+|cheap\w*|money|pay|pounds|how much (?:does|do|will|is|should))\b/i
-	],
-	[
-		'mistakes',
-		/\b(?:mistakes?|errors?|problems?|wrong|avoid|pitfalls?|fail\w*|faults?|troubleshoot\w*|regrets?|not to do|would not do|collapse|go wrong)\b/i
-	],
-	[
-		'need',
-		/\b(?:tools?|equipment|kit|materials?|supplies|you(?:'|’)?ll need|you (?:will )?need|what (?:do )?(?:i|you) need|gear|shopping list|ingredients)\b/i
-	],
-	[
-		'definition',
-		/\b(?:what is|what are|what exactly|meaning|definition|defined|in a nutshell|explained|anatomy|parts of)\b/i
-	],
-	['reasons', /\b(?:why|benefits?|advantages?|reasons?|pros|worth)\b/i],
-	[
-		'choice',
-		/\b(?:choos\w+|choice|select\w*|sort\w*|which|types? of|kinds? of|best|buy\w*|sourc\w+|pick\w*)\b/i
-	],
-	['care', /\b(?:repair\w*|maint\w+|care|fix\w*|mend\w*|look(?:ing)? after|upkeep|clean\w*)\b/i],
-	[
-		'rules',
-		/\b(?:permission|planning|regulations?|legal\w*|law|rules?|permits?|allowed|safety)\b/i
-	],
-	[
-		'time',
-		/\b(?:how long|how many days|time (?:it takes|needed|and)|duration|schedule|timeline)\b/i
-	],
-	[
-		'steps',
-		/\b(?:step|steps|how to|how do|method|process|build\w*|lay\w*|dig\w*|plac\w+|set\w*|start\w*|fill\w*|finish\w*|put\w*|mak\w+|prepar\w+|mark\w*)\b/i
-	]
-];
 const NOT_TOPICS =
 	/^(?:introduction|intro|overview|conclusions?|summary|in summary|final (?:thoughts|words?)|to sum up|wrapping up|in (?:short|closing|conclusion)|key takeaways?|takeaways|the bottom line|last words?|references|sources|further reading|notes|faqs?|frequently asked.*|common questions|questions? and answers|q\s?&\s?a|about.*author|credits?)[.:!]?$/i;
 
 /**
- * Share of meaning two headings must have in common, as average over two groups, to be joined.
- * Set on the demo pages and the grouping fixtures: below 0.24 different steps run together,
- * above 0.34 the same step falls apart.
+ * Likeness, as average over two groups, from which they are joined, and what it is made of. Set on
+ * the labelled headings (see docs/METHODS.md), where any bound from 0.22 to 0.30 serves alike.
  */
 const JOIN_AT = 0.26;
+const LIKENESS = { words: 0.4, text: 0.47, purpose: 0.3, clash: 0.1 } as const;
+/** Cosine of two texts at which they count as wholly alike; pages rarely come nearer. */
+const SAME_TEXT = 0.4;
 
 interface Item extends TopicHeading {
 	readonly pageIndex: number;
 	readonly headStems: readonly string[];
-	readonly intents: readonly TopicIntent[];
+	readonly purposes: readonly Purpose[];
 	readonly body: ReadonlyMap<string, number>;
 	readonly norm: number;
 	readonly parentSection: number;
@@ -157,7 +107,7 @@ function itemsOf(pages: readonly PageWork[], keyword: string): Item[] {
 			words: subtreeOf(page, index).reduce((sum, inner) => sum + page.sections[inner]!.words, 0),
 			position: section.position,
 			headStems: contentStemsOf(section.heading).filter((stem) => !common.has(stem)),
-			intents: intentsOf(section.heading),
+			purposes: purposesOf(section.heading),
 			body,
 			norm: Math.sqrt(squares) || 1,
 			parentSection: section.parent,
@@ -184,10 +134,6 @@ function withoutNumber(heading: string): string {
 		.trim();
 }
 
-function intentsOf(heading: string): TopicIntent[] {
-	return INTENTS.filter(([, pattern]) => pattern.test(heading)).map(([intent]) => intent);
-}
-
 /** Verbs that most headings of instructions begin with; sharing one says little. */
 const DOING = new Set(
 	contentStemsOf(
@@ -209,12 +155,18 @@ function likeness(a: Item, b: Item, dot: number, weightOf: (stem: string) => num
 	}
 	for (const stem of b.headStems) theirs += weightOf(stem);
 	const words = shared === 0 ? 0 : Math.min(1, shared / Math.sqrt(mine * theirs));
-	const ours = a.intents.filter((intent) => intent !== 'steps');
-	const others = b.intents.filter((intent) => intent !== 'steps');
-	const purpose = ours.some((intent) => others.includes(intent)) ? 1 : 0;
+	const ours = a.purposes.filter((purpose) => purpose !== 'steps');
+	const others = b.purposes.filter((purpose) => purpose !== 'steps');
+	const purpose = ours.some((one) => others.includes(one)) ? 1 : 0;
 	const clash = ours.length > 0 && others.length > 0 && purpose === 0 ? 1 : 0;
-	const text = Math.min(1, dot / (a.norm * b.norm) / 0.4);
-	return Math.max(0, 0.4 * words + 0.45 * text + 0.15 * purpose - 0.12 * clash);
+	const text = Math.min(1, dot / (a.norm * b.norm) / SAME_TEXT);
+	return Math.max(
+		0,
+		LIKENESS.words * words +
+			LIKENESS.text * text +
+			LIKENESS.purpose * purpose -
+			LIKENESS.clash * clash
+	);
 }
 
 /**
@@ -236,30 +188,47 @@ function cluster(items: readonly Item[]): Item[][] {
 	const fits = (a: readonly Item[], b: readonly Item[]) =>
 		a.every((x) => b.every((y) => x.page !== y.page || plain(x.text) === plain(y.text)));
 
-	for (;;) {
-		let best = JOIN_AT;
-		let pair: [number, number] | null = null;
-		for (let i = 0; i < groups.length; i++) {
-			const a = groups[i];
-			if (!a) continue;
-			for (let j = i + 1; j < groups.length; j++) {
-				const b = groups[j];
-				if (!b) continue;
-				const average = sums[i]![j]! / (a.length * b.length);
-				if (average > best && fits(a, b)) {
-					best = average;
-					pair = [i, j];
-				}
-			}
+	/** Average likeness of two groups; −1 when they may not meet. */
+	const near = (i: number, j: number): number => {
+		const [a, b] = [groups[i]!, groups[j]!];
+		const average = sums[i]![j]! / (a.length * b.length);
+		return average > JOIN_AT && fits(a, b) ? average : -1;
+	};
+	// for each group its best partner after it, looked up anew only when one of the two has changed
+	const partner = new Int32Array(groups.length).fill(-1);
+	const nearness = new Float64Array(groups.length).fill(-1);
+	const look = (i: number) => {
+		partner[i] = -1;
+		nearness[i] = -1;
+		for (let j = i + 1; j < groups.length; j++) {
+			if (!groups[j]) continue;
+			const value = near(i, j);
+			if (value > nearness[i]!) [partner[i], nearness[i]] = [j, value];
 		}
-		if (!pair) break;
-		const [i, j] = pair;
+	};
+	groups.forEach((_, i) => look(i));
+	for (;;) {
+		let i = -1;
+		for (let k = 0; k < groups.length; k++)
+			if (groups[k] && partner[k]! >= 0 && (i < 0 || nearness[k]! > nearness[i]!)) i = k;
+		if (i < 0) break;
+		const j = partner[i]!;
 		groups[i]!.push(...groups[j]!);
 		groups[j] = null;
 		for (let k = 0; k < groups.length; k++) {
 			if (!groups[k] || k === i) continue;
 			sums[i]![k] = sums[i]![k]! + sums[j]![k]!;
 			sums[k]![i] = sums[i]![k]!;
+		}
+		look(i);
+		for (let k = 0; k < groups.length; k++) {
+			if (!groups[k] || k === i) continue;
+			if (partner[k] === i || partner[k] === j) look(k);
+			else if (k < i) {
+				const value = near(k, i);
+				if (value > nearness[k]! || (value === nearness[k] && value >= 0 && i < partner[k]!))
+					[partner[k], nearness[k]] = [i, value];
+			}
 		}
 	}
 	return groups.filter((group): group is Item[] => group !== null);
@@ -298,8 +267,10 @@ function topicOf(group: readonly Item[]): Topic {
 	const count = (format: string) =>
 		new Set(group.filter((item) => item.formats.includes(format)).map(({ page }) => page)).size;
 	const votes = new Map<TopicIntent, number>();
-	for (const { intents } of group)
-		if (intents[0]) votes.set(intents[0], (votes.get(intents[0]) ?? 0) + 1);
+	for (const { purposes } of group) {
+		const intent = intentAmong(purposes);
+		if (intent) votes.set(intent, (votes.get(intent) ?? 0) + 1);
+	}
 	const top = [...votes].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0];
 	return {
 		id: `topic:${[...group].map((item) => `${item.page}/${item.section}`).sort()[0]}`,

@@ -3,6 +3,7 @@ export * from './pixel-width';
 export * from './words';
 export * from './sentences';
 export * from './inflect';
+export * from './spelling';
 export * from './stems';
 export * from './stop-words';
 export * from './readability';

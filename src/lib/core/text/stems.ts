@@ -1,5 +1,6 @@
 import { stemmer } from 'stemmer';
 import { plainWord, wordsOf } from './words';
+import { oneSpelling } from './spelling';
 import { isStopWord } from './stop-words';
 
 const stems = new Map<string, string>();
@@ -8,7 +9,7 @@ const stems = new Map<string, string>();
 export function stemOf(word: string): string {
 	let stem = stems.get(word);
 	if (stem === undefined) {
-		stem = stemmer(word);
+		stem = stemmer(oneSpelling(word));
 		if (stems.size > 60_000) stems.clear();
 		stems.set(word, stem);
 	}

@@ -1,5 +1,6 @@
 import { singularOf, verbFormsOf } from './inflect';
 import { sentencesOf } from './sentences';
+import { oneSpelling } from './spelling';
 import { plainWord, wordsOf } from './words';
 
 /** A phrase to look for. Its verbs match in every inflection, its other words in number. */
@@ -47,17 +48,22 @@ export interface KeyedWord {
 	readonly end: number;
 }
 
-/** Matching keys of a text: plain, singular, hyphens opened. */
+/** The form of a plain word that is compared: singular, in one of its spellings. */
+export function wordKeyOf(plain: string): string {
+	return oneSpelling(singularOf(plain));
+}
+
+/** Matching keys of a text: plain, singular, one spelling, hyphens opened. */
 export function keysOf(text: string): KeyedWord[] {
 	const keys: KeyedWord[] = [];
 	for (const word of wordsOf(text)) {
 		if (!/[\u2010\u2011-]/.test(word.text)) {
-			keys.push({ key: singularOf(plainWord(word.text)), start: word.start, end: word.end });
+			keys.push({ key: wordKeyOf(plainWord(word.text)), start: word.start, end: word.end });
 			continue;
 		}
 		let start = word.start;
 		for (const part of word.text.split(/[\u2010\u2011-]/)) {
-			keys.push({ key: singularOf(plainWord(part)), start, end: start + part.length });
+			keys.push({ key: wordKeyOf(plainWord(part)), start, end: start + part.length });
 			start += part.length + 1;
 		}
 	}
@@ -88,7 +94,7 @@ export function indexTerms(patterns: readonly Pattern[]): TermIndex {
 			for (let at = 0; at + 1 < keys.length; at++) {
 				const joined = [
 					...keys.slice(0, at),
-					singularOf(keys[at]! + keys[at + 1]!),
+					wordKeyOf(keys[at]! + keys[at + 1]!),
 					...keys.slice(at + 2)
 				];
 				insert(index, joined, [], term);
@@ -106,7 +112,7 @@ function insert(
 ): void {
 	let nodes = [index.root];
 	keys.forEach((key, at) => {
-		const forms = verbs.includes(at) ? verbFormsOf(key).map(singularOf) : [key];
+		const forms = verbs.includes(at) ? verbFormsOf(key).map(wordKeyOf) : [key];
 		const following: Node[] = [];
 		for (const node of nodes) {
 			for (const form of forms) {

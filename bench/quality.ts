@@ -1,0 +1,90 @@
+// How well findings agree with people's labels, each beside a plain baseline: npm run quality
+import { quantitiesOf } from '../src/lib/core/findings';
+import {
+	factQuality,
+	figuresByPattern,
+	foundTerms,
+	frequentRuns,
+	headingsAlone,
+	questionQuality,
+	questionsByStems,
+	termQuality,
+	topicQuality,
+	topicsByStems,
+	type Grouping
+} from '../tests/support/quality';
+import { readSubjects, type Subject } from '../tests/support/subjects';
+
+const isDetailed = process.argv.includes('--detail');
+const subjects = readSubjects();
+
+interface Way {
+	readonly name: string;
+	/** Figures of one subject, by column. */
+	readonly of: (subject: Subject) => Readonly<Record<string, number>>;
+}
+
+/** Prints every way's figures, subject by subject and on average. */
+function show(title: string, ways: readonly Way[]): void {
+	console.log(title);
+	console.table(
+		ways.map(({ name, of }) => {
+			const all = subjects.map(of);
+			const row: Record<string, string> = { way: name };
+			for (const column of Object.keys(all[0]!)) {
+				const values = all.map((one) => one[column]!);
+				subjects.forEach(({ name: subject }, i) => {
+					row[`${subject} ${column}`] = values[i]!.toFixed(3);
+				});
+				row[`mean ${column}`] = (values.reduce((sum, n) => sum + n, 0) / values.length).toFixed(3);
+			}
+			return row;
+		})
+	);
+}
+
+const groups = ({ bCubed, pairs }: Grouping) => ({ 'B³': bCubed.f1, pairs: pairs.f1 });
+
+show('Useful terms among the first thirty (goal 0.83)', [
+	{ name: 'findings', of: (subject) => ({ '': termQuality(foundTerms(subject), subject).share }) },
+	{
+		name: 'frequent runs of words',
+		of: (subject) => ({ '': termQuality(frequentRuns(subject), subject).share })
+	}
+]);
+show('Headings merged into topics (goal B³ 0.80, headings alone 0.74)', [
+	{ name: 'findings', of: (subject) => groups(topicQuality(subject, subject.works)) },
+	{
+		name: 'findings, headings alone',
+		of: (subject) => groups(topicQuality(subject, headingsAlone(subject)))
+	},
+	{ name: 'half of the stems shared', of: (subject) => groups(topicsByStems(subject)) },
+	{
+		name: 'every heading alone',
+		of: (subject) => groups(topicQuality(subject, []))
+	}
+]);
+show('Questions merged', [
+	{ name: 'findings', of: (subject) => groups(questionQuality(subject)) },
+	{ name: 'half of the stems shared', of: (subject) => groups(questionsByStems(subject)) }
+]);
+const figures = (sentence: string) => quantitiesOf(sentence).map(({ text }) => text);
+const factRow = (of: (sentence: string) => readonly string[]) => (subject: Subject) => {
+	const { precision, recall } = factQuality(subject, of);
+	return { precision, recall };
+};
+show('Figures found (goal precision 0.9 at recall 0.8)', [
+	{ name: 'findings', of: factRow(figures) },
+	{ name: 'number and next word', of: factRow(figuresByPattern) }
+]);
+
+if (isDetailed) {
+	for (const subject of subjects) {
+		const { missed, invented } = factQuality(subject, figures);
+		console.log(subject.name, {
+			'strays among terms': termQuality(foundTerms(subject), subject).strays,
+			'figures missed': missed,
+			'figures invented': invented
+		});
+	}
+}

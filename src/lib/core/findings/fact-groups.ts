@@ -1,0 +1,263 @@
+import { contentStemsOf, isStopWord, plainWord, singularOf, wordsOf } from '../text';
+import type { Fact } from './facts';
+import { baseOf, type Quantity } from './quantities';
+import { toBase } from './units';
+
+/** One statement of a quantity, in the unit of its group. */
+export interface FactValue {
+	/** Id of the fact and position of the quantity in it. */
+	readonly fact: string;
+	readonly quantity: number;
+	readonly source: string;
+	readonly origin: Fact['origin'];
+	readonly low: number;
+	readonly high: number;
+}
+
+/** Statements of several sentences about the same quantity. */
+export interface FactGroup {
+	readonly id: string;
+	/** What it is a figure of: the terms or words the sentences share. */
+	readonly label: string;
+	/** Unit the values are given in: the one used most. */
+	readonly unit: string;
+	readonly per: string;
+	readonly values: readonly FactValue[];
+	readonly low: number;
+	readonly high: number;
+	/** Pages and notes that state it, by id. */
+	readonly sources: readonly string[];
+	/** Whether sources differ by more than a tenth, agree, or only one speaks. */
+	readonly agreement: 'differs' | 'agrees' | 'alone';
+	/** Whether things are counted and not measured. */
+	readonly isCount: boolean;
+	/** Whether no counted page has it. */
+	readonly onlyNotes: boolean;
+}
+
+interface Statement {
+	readonly fact: Fact;
+	readonly quantity: Quantity;
+	readonly at: number;
+	readonly dimension: string;
+	readonly low: number;
+	readonly high: number;
+	/** Position in `EXTENTS` of what a length measures; −1 when nothing beside it says so. */
+	readonly extent: number;
+	/** Stems near the figure, with weights. */
+	readonly context: ReadonlyMap<string, number>;
+	readonly norm: number;
+}
+
+/** Words to each side of a figure that tell what it is a figure of. */
+const REACH = 12;
+/** Words away from a figure at which a word says half as much of it. */
+const HALF_WAY = 6;
+/** What a length can be the length of; two that say different things are never compared. */
+const EXTENTS: readonly RegExp[] = [
+	/^(?:deep|depth|deeper|down)$/i,
+	/^(?:wide|width|wider|breadth|across|broad)$/i,
+	/^(?:high|height|higher|tall|taller)$/i,
+	/^(?:long|length|longer)$/i,
+	/^(?:apart|centres|centers|intervals|spacing|spaced|distance|between|every)$/i,
+	/^(?:thick|thickness|thicker)$/i
+];
+/** Likeness of contexts from which two figures are of the same thing; set on the labelled subjects and the demo. */
+const SAME_AT = 0.38;
+/** Logarithm of the ratio from which two figures are of different things, whatever the words: eightfold. */
+const MOST_APART = 2.1;
+/** Part by which two statements may miss one another and still agree. */
+const TOLERANCE = 0.1;
+
+/**
+ * Groups statements of the same quantity, those of several sources first, then by how far they
+ * differ. Years are no quantity to compare. The keyword's own words say nothing here.
+ */
+export function groupFacts(facts: readonly Fact[], keyword: string): FactGroup[] {
+	const byDimension = new Map<string, Statement[]>();
+	const statements = statementsOf(facts, keyword);
+	for (const statement of statements) {
+		const list = byDimension.get(statement.dimension);
+		if (list) list.push(statement);
+		else byDimension.set(statement.dimension, [statement]);
+	}
+	return [...byDimension.values()]
+		.flatMap(cluster)
+		.map(groupOf)
+		.sort(
+			(a, b) =>
+				b.sources.length - a.sources.length ||
+				Number(a.isCount) - Number(b.isCount) ||
+				b.values.length - a.values.length ||
+				(a.id < b.id ? -1 : 1)
+		);
+}
+
+function statementsOf(facts: readonly Fact[], keyword: string): Statement[] {
+	const common = new Set(contentStemsOf(keyword));
+	const raw = facts.flatMap((fact) =>
+		fact.quantities.flatMap((quantity, at) =>
+			quantity.kind === 'year' ? [] : [{ fact, quantity, at, near: nearStems(fact, quantity) }]
+		)
+	);
+	const spread = new Map<string, number>();
+	for (const { near } of raw)
+		for (const stem of near.keys()) spread.set(stem, (spread.get(stem) ?? 0) + 1);
+	return raw.map(({ fact, quantity, at, near }) => {
+		const context = new Map<string, number>();
+		let squares = 0;
+		for (const [stem, weight] of near) {
+			if (common.has(stem)) continue;
+			const value = weight * Math.log(1 + raw.length / (spread.get(stem) ?? 1));
+			context.set(stem, value);
+			squares += value * value;
+		}
+		const { dimension, value, upTo } = baseOf(quantity);
+		return {
+			fact,
+			quantity,
+			at,
+			dimension,
+			low: value,
+			high: upTo,
+			extent: dimension === 'length' ? extentOf(fact.text, quantity) : -1,
+			context,
+			norm: Math.sqrt(squares) || 1
+		};
+	});
+}
+
+const stemsNear = new WeakMap<Quantity, Map<string, number>>();
+
+function nearStems(fact: Fact, quantity: Quantity): Map<string, number> {
+	let near = stemsNear.get(quantity);
+	if (!near) stemsNear.set(quantity, (near = stemsAround(fact, quantity)));
+	return near;
+}
+
+/** Stems within reach of a figure, the nearest weighing most; those in the heading alone weigh little. */
+function stemsAround({ text, heading }: Fact, quantity: Quantity): Map<string, number> {
+	const start = Math.max(0, text.indexOf(quantity.text));
+	const end = start + quantity.text.length;
+	const words = wordsOf(text);
+	const before = words.filter((word) => word.end <= start).slice(-REACH);
+	const after = words.filter((word) => word.start >= end).slice(0, REACH);
+	const near = new Map<string, number>();
+	const put = (word: string, distance: number) => {
+		if (/\d/.test(word)) return;
+		const weight = 1 / (1 + distance / HALF_WAY);
+		for (const stem of contentStemsOf(word)) near.set(stem, Math.max(weight, near.get(stem) ?? 0));
+	};
+	before.reverse().forEach((word, i) => put(word.text, i));
+	after.forEach((word, i) => put(word.text, i));
+	for (const stem of contentStemsOf(heading)) if (!near.has(stem)) near.set(stem, 0.4);
+	return near;
+}
+
+function cluster(statements: readonly Statement[]): Statement[][] {
+	const groups: Statement[][] = [];
+	for (const statement of statements) {
+		let best: Statement[] | null = null;
+		let most = SAME_AT;
+		for (const group of groups) {
+			// one sentence never gives the same figure twice: "20 cm wider and 30 cm deep"
+			if (group.some((other) => other.fact === statement.fact)) continue;
+			const likeness =
+				group.reduce((sum, other) => sum + likenessOf(statement, other), 0) / group.length;
+			if (likeness > most) [best, most] = [group, likeness];
+		}
+		if (best) best.push(statement);
+		else groups.push([statement]);
+	}
+	return groups;
+}
+
+/** The word of extent nearest to a length, at most three words away. */
+function extentOf(text: string, quantity: Quantity): number {
+	const start = Math.max(0, text.indexOf(quantity.text));
+	const words = wordsOf(text);
+	const before = words.filter((word) => word.end <= start).slice(-3);
+	const after = words.filter((word) => word.start >= start + quantity.text.length).slice(0, 2);
+	for (const { text: word } of [...after, ...before.reverse()]) {
+		const extent = EXTENTS.findIndex((pattern) => pattern.test(word));
+		if (extent >= 0) return extent;
+	}
+	return -1;
+}
+
+function likenessOf(a: Statement, b: Statement): number {
+	if (a.extent >= 0 && b.extent >= 0 && a.extent !== b.extent) return 0;
+	let dot = 0;
+	for (const [stem, weight] of a.context) dot += weight * (b.context.get(stem) ?? 0);
+	const words = dot / (a.norm * b.norm);
+	// the same words with a figure a hundred times as large speak of something else
+	const apart = Math.abs(Math.log((1 + Math.abs(a.high)) / (1 + Math.abs(b.high))));
+	const ratio = Math.abs(Math.log(Math.max(1e-9, a.high) / Math.max(1e-9, b.high)));
+	return Math.min(apart, ratio) > MOST_APART ? 0 : words;
+}
+
+function groupOf(group: readonly Statement[]): FactGroup {
+	const units = new Map<string, number>();
+	for (const { quantity } of group) units.set(quantity.unit, (units.get(quantity.unit) ?? 0) + 1);
+	const unit = [...units].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]![0];
+	const of = (value: number, own: string) => (own === unit ? value : inUnit(value, own, unit));
+	const values = group
+		.map(({ fact, quantity, at }): FactValue => {
+			const [low, high] = [of(quantity.value, quantity.unit), of(quantity.upTo, quantity.unit)];
+			return { fact: fact.id, quantity: at, source: fact.source, origin: fact.origin, low, high };
+		})
+		.sort((a, b) => a.low - b.low || a.high - b.high || (a.fact < b.fact ? -1 : 1));
+	const sources = [...new Set(values.map(({ source }) => source))].sort();
+	return {
+		id: `figure:${group[0]!.fact.id}/${group[0]!.at}`,
+		label: labelOf(group),
+		unit,
+		per: group[0]!.quantity.per,
+		values,
+		low: Math.min(...values.map(({ low }) => low)),
+		high: Math.max(...values.map(({ high }) => high)),
+		sources,
+		agreement: sources.length < 2 ? 'alone' : hasConflict(group) ? 'differs' : 'agrees',
+		isCount: group[0]!.quantity.kind === 'count',
+		onlyNotes: values.every(({ origin }) => origin === 'note')
+	};
+}
+
+function inUnit(value: number, from: string, to: string): number {
+	if (to === '°F') return (toBase(value, from).value * 9) / 5 + 32;
+	return toBase(value, from).value / toBase(1, to).value;
+}
+
+/** Whether two sources cannot both be right, an "at least" being open upwards and an "up to" downwards. */
+function hasConflict(group: readonly Statement[]): boolean {
+	const spans = group.map(({ fact, quantity, low, high }) => ({
+		source: fact.source,
+		low: quantity.hedge === 'most' ? -Infinity : low - TOLERANCE * Math.abs(low),
+		high: quantity.hedge === 'least' ? Infinity : high + TOLERANCE * Math.abs(high)
+	}));
+	return spans.some((a) =>
+		spans.some((b) => a.source !== b.source && (a.high < b.low || b.high < a.low))
+	);
+}
+
+/** Up to three words that most of the sentences share, in the order of the first. */
+function labelOf(group: readonly Statement[]): string {
+	const spread = new Map<string, number>();
+	for (const { context } of group)
+		for (const [stem, weight] of context) spread.set(stem, (spread.get(stem) ?? 0) + weight);
+	const best = [...spread]
+		.sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
+		.slice(0, 3)
+		.map(([stem]) => stem);
+	const [first] = group;
+	const words: string[] = [];
+	for (const text of [first!.fact.heading, first!.fact.text]) {
+		for (const { text: word } of wordsOf(text)) {
+			const plain = singularOf(plainWord(word));
+			const stem = contentStemsOf(word)[0];
+			if (stem && best.includes(stem) && !isStopWord(plain) && !words.includes(plain))
+				words.push(plain);
+		}
+	}
+	return words.slice(0, 3).join(', ');
+}

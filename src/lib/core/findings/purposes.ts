@@ -1,0 +1,108 @@
+/** What a topic is for, told from its headings; decides the kind of section proposed. */
+export const TOPIC_INTENTS = [
+	'definition',
+	'need',
+	'steps',
+	'cost',
+	'mistakes',
+	'reasons',
+	'choice',
+	'care',
+	'rules',
+	'time',
+	'plain'
+] as const;
+export type TopicIntent = (typeof TOPIC_INTENTS)[number];
+
+/** What a heading is about besides its subject: an intent, or a matter that articles share. */
+export type Purpose =
+	| Exclude<TopicIntent, 'plain'>
+	| 'space'
+	| 'food'
+	| 'health'
+	| 'safety'
+	| 'workings'
+	| 'comparison'
+	| 'alternatives'
+	| 'place'
+	| 'season'
+	| 'storage'
+	| 'history'
+	| 'advice'
+	| 'hire'
+	| 'sound';
+
+/**
+ * Wordings of one purpose. Two headings that share one are likelier to mean the same, though
+ * they have no word in common ("Kit list", "What to wear"). The first that fits names the intent.
+ */
+const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
+	[
+		'cost',
+		/\b(?:costs?|prices?|budget\w*|expens\w+|cheap\w*|money|pay|paid|pounds|dollars|euros|fees?|how much (?:does|do|will|is|should))\b/i
+	],
+	[
+		'mistakes',
+		/\b(?:mistakes?|errors?|problems?|wrong|avoid\w*|pitfalls?|fail\w*|faults?|troubles?|troubleshoot\w*|regrets?|not to do|would not do|differently|wish i|collapse)\b/i
+	],
+	[
+		'need',
+		/\b(?:tools?|equipment|kit|materials?|supplies|you(?:'|’)?ll need|you (?:will )?need|what (?:do )?(?:i|you) need|gear|shopping list|ingredients|wear|cloth(?:es|ing)|outfit)\b/i
+	],
+	[
+		'definition',
+		/\b(?:what is|what are|what exactly|meaning|definition|defined|in a nutshell|explained|anatomy|parts of)\b/i
+	],
+	['reasons', /\b(?:why|benefits?|advantages?|reasons?|pros|worth)\b/i],
+	[
+		'choice',
+		/\b(?:choos\w+|choice|select\w*|sort\w*|which|types? of|kinds? of|best|buy\w*|sourc\w+|pick\w*|suitab\w+)\b/i
+	],
+	[
+		'care',
+		/\b(?:repair\w*|maint\w+|care|fix\w*|mend\w*|look(?:ing)? after|upkeep|clean\w*|servic(?:e|ing))\b/i
+	],
+	[
+		'rules',
+		/\b(?:permission|planning|regulations?|legal\w*|laws?|rules?|permits?|allowed|licen[cs]\w+|register\w*)\b/i
+	],
+	[
+		'time',
+		/\b(?:how long|how many (?:days|weeks|hours)|time (?:it takes|needed|and)|duration|schedule|timeline)\b/i
+	],
+	[
+		'steps',
+		/\b(?:step|steps|how to|how do|method|process|build\w*|lay\w*|dig\w*|plac\w+|set\w*|start\w*|fill\w*|finish\w*|put\w*|mak\w+|prepar\w+|mark\w*)\b/i
+	],
+	['space', /\b(?:space|room|size|sizing|big enough|how big|how small|dimensions?|area)\b/i],
+	[
+		'food',
+		/\b(?:eat\w*|food|feed\w*|fuel\w*|diet|drink\w*|nutrition|hydrat\w+|meals?|water(?:ing)?)\b/i
+	],
+	[
+		'health',
+		/\b(?:health\w*|injur\w+|ill|illness\w*|sick\w*|disease\w*|pain|parasites?|pests?|symptoms?|hurt\w*)\b/i
+	],
+	['safety', /\b(?:safe\w*|danger\w*|risks?|hazards?|protect\w*)\b/i],
+	['workings', /\b(?:how (?:.{0,40})works?|physics|principles?|science|mechanism|stands up)\b/i],
+	['comparison', /\b(?:vs\.?|versus|differences?|compar\w+)\b/i],
+	['alternatives', /\b(?:alternatives?|instead of|other (?:ways|options))\b/i],
+	['place', /\b(?:where to|location|position\w*|site|siting|placement)\b/i],
+	['season', /\b(?:winter|summer|spring|autumn|fall|seasons?|seasonal|weather|frost)\b/i],
+	['storage', /\b(?:stor(?:e|ing|age)|shelf life|freez\w+|fresh)\b/i],
+	['history', /\b(?:history|origins?|tradition\w*)\b/i],
+	['advice', /\b(?:tips?|advice|hacks|tricks|i would tell)\b/i],
+	['hire', /\b(?:hir(?:e|ing)|professionals?|installers?|contractors?|tradesm[ae]n|experts?)\b/i],
+	['sound', /\b(?:nois[ey]\w*|sound\w*|loud\w*|quiet\w*)\b/i]
+];
+
+const INTENTS = new Set<string>(TOPIC_INTENTS);
+
+export function purposesOf(heading: string): Purpose[] {
+	return PURPOSES.filter(([, pattern]) => pattern.test(heading)).map(([purpose]) => purpose);
+}
+
+/** The intent among a heading's purposes, if there is one. */
+export function intentAmong(purposes: readonly Purpose[]): TopicIntent | null {
+	return (purposes.find((purpose) => INTENTS.has(purpose)) as TopicIntent | undefined) ?? null;
+}
