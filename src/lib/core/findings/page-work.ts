@@ -11,7 +11,7 @@ import {
 	type Tagger
 } from '../text';
 import { candidatesOf } from './candidates';
-import { isQuestion } from './question-form';
+import { isQuestion, isSpokenQuestion } from './question-form';
 import { namedBodiesIn } from './named-bodies';
 import { quantitiesOf, type Quantity } from './quantities';
 
@@ -24,6 +24,8 @@ export interface Source {
 	readonly siteNames: readonly string[];
 	readonly blocks: readonly Block[];
 	readonly links: number;
+	/** A note of the writer's; what is asked in its running text counts as well. */
+	readonly isNote?: boolean;
 	/** When it was changed last or published, as an ISO date; empty or left out when unknown. */
 	readonly date?: string;
 }
@@ -81,6 +83,8 @@ export interface FoundFact {
 export interface FoundQuestion {
 	readonly text: string;
 	readonly answer: string;
+	/** Position of the section that asks. */
+	readonly section: number;
 }
 
 /** All that is worked out from one page alone; kept until the page changes. */
@@ -165,7 +169,16 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			}
 		}
 		if (isQuestion(heading)) {
-			questions.push({ text: heading, answer: texts.slice(1, 4).join(' ') });
+			questions.push({ text: heading, answer: texts.slice(1, 4).join(' '), section: index });
+		}
+		for (const block of section.blocks) {
+			const asked = source.isNote
+				? sentencesOf(textOf(block)).map(({ text }) => text)
+				: block.kind === 'list'
+					? block.items
+					: [];
+			for (const text of asked)
+				if (isSpokenQuestion(text)) questions.push({ text, answer: '', section: index });
 		}
 		works.push({
 			heading,

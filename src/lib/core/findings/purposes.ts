@@ -30,7 +30,8 @@ export type Purpose =
 	| 'history'
 	| 'advice'
 	| 'hire'
-	| 'sound';
+	| 'sound'
+	| 'lifespan';
 
 /**
  * Wordings of one purpose. Two headings that share one are likelier to mean the same, though
@@ -68,7 +69,7 @@ const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
 	],
 	[
 		'time',
-		/\b(?:how long|how many (?:days|weeks|hours)|time (?:it takes|needed|and)|duration|schedule|timeline)\b/i
+		/\b(?:how long(?!.*\b(?:lasts?|lives?|stands?|keeps?|survives?)\b)|how many (?:days|weeks|hours)|time (?:it takes|needed|and)|duration|schedule|timeline)\b/i
 	],
 	[
 		'steps',
@@ -93,6 +94,10 @@ const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
 	['history', /\b(?:history|origins?|tradition\w*)\b/i],
 	['advice', /\b(?:tips?|advice|hacks|tricks|i would tell)\b/i],
 	['hire', /\b(?:hir(?:e|ing)|professionals?|installers?|contractors?|tradesm[ae]n|experts?)\b/i],
+	[
+		'lifespan',
+		/\b(?:lifespan|lifetime|life expectancy|how long .*\b(?:lasts?|lives?|stands?|keeps?|survives?))\b/i
+	],
 	['sound', /\b(?:nois[ey]\w*|sound\w*|loud\w*|quiet\w*)\b/i]
 ];
 

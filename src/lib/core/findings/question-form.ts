@@ -7,6 +7,7 @@ export const QUESTION_KINDS = [
 	'time',
 	'which',
 	'can',
+	'degree',
 	'where',
 	'other'
 ] as const;
@@ -25,6 +26,16 @@ export function isQuestion(line: string): boolean {
 	);
 }
 
+/** Whether a sentence or list entry asks something of its own: "Right?" and "Why bother?" do not. */
+export function isSpokenQuestion(sentence: string): boolean {
+	const words = sentence.trim().split(/\s+/).length;
+	return /\?["”’)]*$/.test(sentence) && OPENS.test(sentence.trim()) && words >= 4 && words <= 20;
+}
+
+/** "How deep", "how noisy": a measure or degree, not a way. */
+const DEGREE =
+	/^how (?!do|does|did|to|can|could|should|shall|will|would|is|are|was|were|has|have|about|come|i\b|you\b|we\b)\p{L}+/u;
+
 /** The kind of a question, by its opening words. */
 export function questionKindOf(question: string): QuestionKind {
 	const plain = question.trim().toLowerCase();
@@ -35,6 +46,7 @@ export function questionKindOf(question: string): QuestionKind {
 	)
 		return 'cost';
 	if (/^(?:how long|when|how quickly|how often|how soon)\b|\bhow long\b/.test(plain)) return 'time';
+	if (DEGREE.test(plain)) return 'degree';
 	if (/^(?:how)\b/.test(plain)) return 'how';
 	if (/^why\b/.test(plain)) return 'why';
 	if (/^which\b|^what (?:kind|sort|type|is the best)\b/.test(plain)) return 'which';

@@ -1,10 +1,13 @@
 import { contentStemsOf, sentencesOf } from '../text';
 import { cutOf, type PageWork } from './page-work';
-import { questionKindOf, type QuestionKind } from './question-form';
+import type { QuestionKind } from './question-form';
+import { isSameQuestion, senseOf, type QuestionSense } from './same-question';
 
 /** A passage that answers a question, with where it comes from. */
 export interface Answer {
 	readonly source: string;
+	/** Position of its section in the source. */
+	readonly section: number;
 	readonly text: string;
 	/** Share of the question's meaning found in it, 0–1. */
 	readonly fit: number;
@@ -19,7 +22,11 @@ export interface Question {
 	readonly pages: readonly string[];
 	/** Notes and lists that ask it, by id. */
 	readonly lists: readonly string[];
+	/** Where pages and notes ask it. */
+	readonly askedAt: readonly { readonly source: string; readonly section: number }[];
 	readonly wordings: readonly string[];
+	/** Searches a month for the wording searched most, where a keyword list says so. */
+	readonly volume: number | null;
 	readonly answers: readonly Answer[];
 }
 
@@ -27,13 +34,27 @@ export interface Question {
 export interface AskedQuestion {
 	readonly text: string;
 	readonly source: string;
+	readonly volume?: number | null;
 }
 
-/** Part of the stems that two questions must share to be one. Set on the demo's lists. */
-const SAME_AT = 0.6;
 const ANSWERS_SHOWN = 3;
+/** Part of a question that a passage must hold to answer it. */
+const ANSWERS_AT = 0.6;
 
-/** Questions of pages, notes and lists, merged by meaning; those asked most come first. */
+interface Group {
+	sense: QuestionSense;
+	wordings: string[];
+	pages: Set<string>;
+	lists: Set<string>;
+	askedAt: { source: string; section: number }[];
+	volume: number | null;
+	given: Answer[];
+}
+
+/**
+ * Questions of pages, notes and lists, merged by meaning. Those that most sources ask come first,
+ * among them those searched most.
+ */
 export function findQuestions(
 	pages: readonly PageWork[],
 	notes: readonly PageWork[],
@@ -41,80 +62,87 @@ export function findQuestions(
 	keyword: string
 ): Question[] {
 	const common = new Set(contentStemsOf(keyword));
-	interface Group {
-		stems: Set<string>;
-		kind: QuestionKind;
-		wordings: string[];
-		pages: Set<string>;
-		lists: Set<string>;
-		given: Answer[];
-	}
-	const groups: Group[] = [];
-	const put = (text: string, page: string | null, list: string | null, answer: string) => {
-		const wording = text.replace(/\s+/g, ' ').trim();
-		const kind = questionKindOf(wording);
-		const stems = new Set([...contentStemsOf(wording)]);
-		let group = groups.find((other) => isSame(other, { stems, kind }, common));
-		if (!group)
-			groups.push(
-				(group = { stems, kind, wordings: [], pages: new Set(), lists: new Set(), given: [] })
-			);
-		if (!group.wordings.includes(wording)) group.wordings.push(wording);
-		if (page !== null) group.pages.add(page);
-		if (list !== null) group.lists.add(list);
-		if (answer !== '')
-			group.given.push({ source: page ?? list ?? '', text: openingOf(answer), fit: 1 });
-	};
-	for (const page of pages)
-		for (const { text, answer } of page.questions) put(text, page.id, null, answer);
-	for (const note of notes)
-		for (const { text, answer } of note.questions) put(text, null, note.id, answer);
-	for (const { text, source } of asked) put(text, null, source, '');
-
 	const passages = passagesOf([...pages, ...notes]);
+	const weightOf = stemWeights(passages, common);
+	const groups: Group[] = [];
+	const put = (text: string): Group => {
+		const wording = text.replace(/\s+/g, ' ').trim();
+		const sense = senseOf(wording, weightOf);
+		let group = groups.find((other) => isSameQuestion(other.sense, sense));
+		if (!group) {
+			group = {
+				sense,
+				wordings: [],
+				pages: new Set(),
+				lists: new Set(),
+				askedAt: [],
+				volume: null,
+				given: []
+			};
+			groups.push(group);
+		}
+		if (!group.wordings.includes(wording)) group.wordings.push(wording);
+		return group;
+	};
+	const putFrom = (source: PageWork, kind: 'pages' | 'lists') => {
+		for (const { text, answer, section } of source.questions) {
+			const group = put(text);
+			group[kind].add(source.id);
+			group.askedAt.push({ source: source.id, section });
+			if (answer !== '')
+				group.given.push({ source: source.id, section, text: openingOf(answer), fit: 1 });
+		}
+	};
+	for (const page of pages) putFrom(page, 'pages');
+	for (const note of notes) putFrom(note, 'lists');
+	for (const { text, source, volume } of asked) {
+		const group = put(text);
+		group.lists.add(source);
+		if (volume != null) group.volume = Math.max(volume, group.volume ?? 0);
+	}
 	return groups
 		.map((group): Question => {
-			const found = bestPassages(group.stems, passages, common).filter(
+			const stems = new Set(group.wordings.flatMap((text) => contentStemsOf(text)));
+			const shortest = [...group.wordings].sort(
+				(a, b) => a.length - b.length || (a < b ? -1 : 1)
+			)[0]!;
+			const wanted = group.wordings.length === 1 ? stems : new Set(contentStemsOf(shortest));
+			const found = bestPassages(wanted, passages.byStem, common).filter(
 				({ source }) => !group.given.some((given) => given.source === source)
 			);
-			const text = [...group.wordings].sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0]!;
+			const text = shortest[0]!.toUpperCase() + shortest.slice(1);
 			return {
 				id: `question:${text
 					.toLowerCase()
 					.replace(/[^a-z0-9]+/g, ' ')
 					.trim()}`,
 				text: text.endsWith('?') ? text : `${text}?`,
-				kind: group.kind,
+				kind: group.sense.kind,
 				pages: [...group.pages].sort(),
 				lists: [...group.lists].sort(),
+				askedAt: group.askedAt,
 				wordings: group.wordings,
+				volume: group.volume,
 				answers: [...group.given, ...found].slice(0, ANSWERS_SHOWN)
 			};
 		})
 		.sort(
 			(a, b) =>
 				b.pages.length + b.lists.length - a.pages.length - a.lists.length ||
+				(b.volume ?? -1) - (a.volume ?? -1) ||
 				(a.text < b.text ? -1 : 1)
 		);
 }
 
-function isSame(
-	a: { stems: ReadonlySet<string>; kind: QuestionKind },
-	b: { stems: ReadonlySet<string>; kind: QuestionKind },
-	common: ReadonlySet<string>
-): boolean {
-	if (a.kind !== b.kind && a.kind !== 'other' && b.kind !== 'other') {
-		const openers: QuestionKind[] = ['what', 'which', 'how'];
-		if (!(openers.includes(a.kind) && openers.includes(b.kind))) return false;
-	}
-	let shared = 0;
-	let all = 0;
-	for (const stem of new Set([...a.stems, ...b.stems])) {
-		const weight = common.has(stem) ? 0.35 : 1;
-		all += weight;
-		if (a.stems.has(stem) && b.stems.has(stem)) shared += weight;
-	}
-	return all > 0 && shared / all >= SAME_AT;
+/** Stems of the keyword, and those that stand in a large part of the passages, tell questions apart least. */
+function stemWeights(passages: Passages, common: ReadonlySet<string>) {
+	const few = Math.log(Math.max(2, passages.count / 3));
+	return (stem: string): number => {
+		if (common.has(stem)) return 0.35;
+		const on = passages.byStem.get(stem)?.length ?? 0;
+		if (on === 0 || passages.count < 20) return 1;
+		return Math.min(1, Math.max(0.2, Math.log(passages.count / on) / few));
+	};
 }
 
 function openingOf(answer: string): string {
@@ -124,17 +152,25 @@ function openingOf(answer: string): string {
 
 interface Passage {
 	source: string;
+	section: number;
 	text: string;
 	stems: ReadonlySet<string>;
 }
 
 const passagesBySource = new WeakMap<PageWork, readonly Passage[]>();
 
-function passagesOf(sources: readonly PageWork[]): Map<string, Passage[]> {
+interface Passages {
+	readonly byStem: ReadonlyMap<string, readonly Passage[]>;
+	readonly count: number;
+}
+
+function passagesOf(sources: readonly PageWork[]): Passages {
 	const byStem = new Map<string, Passage[]>();
+	let count = 0;
 	for (const source of sources) {
 		let passages = passagesBySource.get(source);
 		if (!passages) passagesBySource.set(source, (passages = passagesIn(source)));
+		count += passages.length;
 		for (const passage of passages) {
 			for (const stem of passage.stems) {
 				const list = byStem.get(stem);
@@ -143,7 +179,7 @@ function passagesOf(sources: readonly PageWork[]): Map<string, Passage[]> {
 			}
 		}
 	}
-	return byStem;
+	return { byStem, count };
 }
 
 function passagesIn(source: PageWork): Passage[] {
@@ -154,7 +190,7 @@ function passagesIn(source: PageWork): Passage[] {
 		for (const { text } of cutOf(unit)) {
 			if (text.endsWith('?')) continue;
 			const stems = new Set([...contentStemsOf(text), ...(headings[unit.section] ?? [])]);
-			passages.push({ source: source.id, text, stems });
+			passages.push({ source: source.id, section: unit.section, text, stems });
 		}
 	}
 	return passages;
@@ -163,7 +199,7 @@ function passagesIn(source: PageWork): Passage[] {
 /** For each source its sentence that holds most of the question; under 60% it is no answer. */
 function bestPassages(
 	stems: ReadonlySet<string>,
-	byStem: ReadonlyMap<string, Passage[]>,
+	byStem: ReadonlyMap<string, readonly Passage[]>,
 	common: ReadonlySet<string>
 ): Answer[] {
 	const found = new Map<Passage, number>();
@@ -175,12 +211,12 @@ function bestPassages(
 		for (const passage of passages) found.set(passage, (found.get(passage) ?? 0) + weight);
 	}
 	const best = new Map<string, Answer>();
-	for (const [{ source, text }, weight] of found) {
+	for (const [{ source, section, text }, weight] of found) {
 		const fit = weight / all;
-		if (fit < 0.6) continue;
+		if (fit < ANSWERS_AT) continue;
 		const known = best.get(source);
 		if (!known || fit > known.fit || (fit === known.fit && text < known.text))
-			best.set(source, { source, text, fit });
+			best.set(source, { source, section, text, fit });
 	}
 	return [...best.values()].sort((a, b) => b.fit - a.fit || (a.text < b.text ? -1 : 1));
 }

@@ -1,5 +1,5 @@
 import { EFFORT_RULES, type Brief } from '../brief';
-import type { Findings, Question, Topic } from '../findings';
+import { purposesOf, type Findings, type Question, type Topic } from '../findings';
 import { contentStemsOf, fitsResult } from '../text';
 import {
 	plannedWords,
@@ -205,6 +205,9 @@ function chooseQuestions(findings: Findings): Question[] {
 		.slice(0, 24);
 }
 
+/** Stems that questions of every matter share: "how long", "how much". */
+const ASKING = new Set(contentStemsOf('long much many often need'));
+
 /** Questions go to the section whose heading or topic holds their words, the rest to the FAQ while it has room. */
 function placeQuestions(
 	sections: readonly PlanSection[],
@@ -224,7 +227,7 @@ function placeQuestions(
 	const placed = sections.map((section) => ({ ...section, questions: [...section.questions] }));
 	const faq = placed.findIndex(({ kind, locked }) => kind === 'faq' && !locked);
 	for (const { id, text, kind } of questions) {
-		const asked = contentStemsOf(text).filter((stem) => !common.has(stem));
+		const asked = contentStemsOf(text).filter((stem) => !common.has(stem) && !ASKING.has(stem));
 		let best = -1;
 		let most = 0.49;
 		placed.forEach((section, s) => {
@@ -239,7 +242,7 @@ function placeQuestions(
 			const shared = asked.filter((stem) => stems[s]!.has(stem)).length / Math.max(1, asked.length);
 			const purpose =
 				(kind === 'cost' && section.intent === 'cost') ||
-				(kind === 'time' && section.intent === 'time')
+				(kind === 'time' && section.intent === 'time' && purposesOf(text).includes('time'))
 					? 0.5
 					: 0;
 			if (shared + purpose > most) {
