@@ -1,12 +1,17 @@
 import { DEFAULT_GRADE, EFFORT_RULES, type Effort } from '../brief';
-import { findTermsIn, indexTerms } from '../text';
+import { contentStemsOf, findTermsIn, indexTerms } from '../text';
+import { groupFacts, type FactGroup } from './fact-groups';
 import { findFacts, type Fact } from './facts';
+import { findFollowUps, type FollowUp } from './follow-ups';
+import { findHabits, type Habit } from './habits';
+import type { ListedPhrase } from './long-phrases';
+import { findNoteTerms } from './note-terms';
 import { cutOf, type PageWork } from './page-work';
 import { findQuestions, type AskedQuestion, type Question } from './questions';
 import { findShape, type ShapeSpread } from './shape';
 import { quantileOf } from './spread';
 import { findTermsOf, type Term } from './terms';
-import { findTopics, type Topic } from './topics';
+import { findOwnTopics, findTopics, type OwnTopic, type Topic } from './topics';
 
 /** Everything the evidence says, for one keyword and length. Plain data. */
 export interface Findings {
@@ -22,10 +27,19 @@ export interface Findings {
 		readonly words: number;
 	}[];
 	readonly terms: readonly Term[];
+	/** Terms that only the writer's notes use. */
+	readonly noteTerms: readonly Term[];
 	readonly topics: readonly Topic[];
+	/** Topics that no counted page has: from notes, and from what is searched for. */
+	readonly ownTopics: readonly OwnTopic[];
 	readonly questions: readonly Question[];
+	/** Questions nobody asks though the evidence answers them. */
+	readonly followUps: readonly FollowUp[];
 	readonly facts: readonly Fact[];
+	/** The facts' figures, those of the same quantity together. */
+	readonly figures: readonly FactGroup[];
 	readonly shape: readonly ShapeSpread[];
+	readonly habits: readonly Habit[];
 }
 
 export interface FindOptions {
@@ -39,6 +53,8 @@ export interface FindOptions {
 	readonly grade?: number | null;
 	/** Phrases the brief requires; they come along like the keyword, whether pages use them or not. */
 	readonly required?: readonly string[];
+	/** Phrases of keyword lists that are about the keyword. */
+	readonly listed?: readonly ListedPhrase[];
 }
 
 /**
@@ -59,18 +75,82 @@ export function assembleFindings(
 		targetWords,
 		required: options.required ?? []
 	});
+	const { keyword } = options;
+	const listed = options.listed ?? [];
+	const topics = findTopics(ordered, keyword);
+	const questions = findQuestions(
+		ordered,
+		orderedNotes,
+		[...options.asked, ...askedInLists(listed)],
+		keyword
+	);
+	const facts = findFacts(ordered, orderedNotes, terms);
+	const figures = groupFacts(facts, keyword);
 	return {
-		keyword: options.keyword,
+		keyword,
 		targetWords,
 		effort,
 		grade: options.grade ?? DEFAULT_GRADE,
 		pages: ordered.map(({ id, title, words }) => ({ id, title, words })),
 		terms,
-		topics: findTopics(ordered, options.keyword),
-		questions: findQuestions(ordered, orderedNotes, options.asked, options.keyword),
-		facts: findFacts(ordered, orderedNotes, terms),
-		shape: findShape(ordered)
+		noteTerms: findNoteTerms(ordered, orderedNotes, terms),
+		topics,
+		ownTopics: [
+			...findOwnTopics(ordered, orderedNotes, keyword),
+			...searchedTopics(listed, ordered, keyword)
+		],
+		questions,
+		followUps: findFollowUps(
+			[...ordered, ...orderedNotes],
+			terms,
+			figures,
+			facts,
+			questions,
+			keyword
+		),
+		facts,
+		figures,
+		shape: findShape(ordered),
+		habits: findHabits(ordered)
 	};
+}
+
+/** Name under which keyword lists are a source of questions. */
+export const LISTS_AS_SOURCE = 'keyword-lists';
+
+function askedInLists(listed: readonly ListedPhrase[]): AskedQuestion[] {
+	return listed
+		.filter(({ phrase }) => ASKS.test(phrase))
+		.map(({ phrase, volume }) => ({ text: phrase, source: LISTS_AS_SOURCE, volume }));
+}
+
+/** "How to" is a keyword as often as a question, so it does not count. */
+const ASKS =
+	/^(?:how (?!to\b)|what |why |when |where |which |who |can |do |does |is |are |should |will )/i;
+
+/**
+ * Phrases of keyword lists that are about the keyword and bring a word that no page has in its
+ * title or a heading, though people search for it; most searched first.
+ */
+function searchedTopics(
+	listed: readonly ListedPhrase[],
+	pages: readonly PageWork[],
+	keyword: string
+): OwnTopic[] {
+	const treated = new Set(
+		pages.flatMap(({ units }) =>
+			units
+				.filter(({ place }) => place !== 'body' && place !== 'faq')
+				.flatMap(({ text }) => contentStemsOf(text))
+		)
+	);
+	for (const stem of contentStemsOf(keyword)) treated.add(stem);
+	return listed
+		.filter(({ phrase }) => !ASKS.test(phrase) && /\p{L}/u.test(phrase))
+		.filter(({ phrase }) => contentStemsOf(phrase).some((stem) => !treated.has(stem)))
+		.sort((a, b) => (b.volume ?? -1) - (a.volume ?? -1) || (a.phrase < b.phrase ? -1 : 1))
+		.slice(0, 12)
+		.map(({ phrase, volume }) => ({ id: `own:${phrase}`, label: phrase, at: [], volume }));
 }
 
 /**

@@ -11,3 +11,7 @@ export * from './facts';
 export * from './fact-groups';
 export * from './shape';
 export * from './find';
+export * from './follow-ups';
+export * from './habits';
+export * from './long-phrases';
+export * from './topic-matter';

@@ -12,6 +12,8 @@ import {
 } from '../text';
 import { candidatesOf } from './candidates';
 import { isQuestion, isSpokenQuestion } from './question-form';
+import { definitionIn, type Definition } from './definitions';
+import { habitsOfPage, type HabitId } from './habits';
 import { namedBodiesIn } from './named-bodies';
 import { quantitiesOf, type Quantity } from './quantities';
 
@@ -100,6 +102,8 @@ export interface PageWork {
 	readonly candidates: readonly CandidateCount[];
 	readonly questions: readonly FoundQuestion[];
 	readonly facts: readonly FoundFact[];
+	readonly definitions: readonly Definition[];
+	readonly habits: readonly HabitId[];
 	readonly reading: ReadingSums;
 	readonly paragraphWords: readonly number[];
 	readonly counts: {
@@ -204,6 +208,11 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 		candidates: countCandidates(units, tag),
 		questions,
 		facts,
+		definitions: definitionsIn(units),
+		habits: habitsOfPage(sections, source.blocks, {
+			hasFaq: works.some(({ isFaq }) => isFaq),
+			figures: source.blocks.filter(({ kind }) => kind === 'figure').length
+		}),
 		reading: addReading(readings),
 		paragraphWords,
 		counts: {
@@ -214,6 +223,19 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			faq: questions.length
 		}
 	};
+}
+
+/** The first definition of everything that a page defines. */
+function definitionsIn(units: readonly Unit[]): Definition[] {
+	const byKey = new Map<string, Definition>();
+	for (const unit of units) {
+		if (unit.place !== 'body' && unit.place !== 'faq') continue;
+		for (const sentence of cutOf(unit)) {
+			const found = definitionIn(sentence, unit.section);
+			if (found && !byKey.has(found.key)) byKey.set(found.key, found);
+		}
+	}
+	return [...byKey.values()];
 }
 
 /** A heading with little under it but at least two sub-headings, all of them questions. */

@@ -92,6 +92,12 @@ export const TERM_LIMITS = {
 	ownShareOfPart: 0.05
 } as const;
 
+interface Naming {
+	readonly count: number;
+	readonly asName: number;
+	readonly asAction: number;
+}
+
 interface Candidate {
 	key: string;
 	length: number;
@@ -153,7 +159,7 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 			key: entry.candidate.key,
 			phrase: entry.phrase,
 			verbs: entry.verbs,
-			kind: kindOf(entry.candidate),
+			kind: kindOfCandidate(entry.candidate),
 			weight: fixed.has(entry.candidate.key)
 				? 'must'
 				: weightOf(rank, entry.uses.length / pages.length),
@@ -202,14 +208,15 @@ function livesAlone(candidate: Candidate, uses: readonly TermUse[], keyword: str
 	return candidate.length > 1 || candidate.count >= asNoun * all;
 }
 
-function kindOf(candidate: Candidate): TermKind {
+/** What a candidate names, by how most of its uses are written. */
+export function kindOfCandidate(candidate: Naming): TermKind {
 	if (isAction(candidate)) return 'action';
 	const { asName, count } = candidate;
 	return count > 0 && asName >= NAME_SHARE * count ? 'name' : 'thing';
 }
 
 /** Taggers take nouns for verbs now and then, so most uses have to open with one. */
-function isAction({ asAction, count }: Candidate): boolean {
+function isAction({ asAction, count }: Naming): boolean {
 	return asAction > 0.6 * count;
 }
 
@@ -494,11 +501,13 @@ function usesOn(
 }
 
 /** The spelling met most often; capitals stay on names and abbreviations alone. */
-function surfaceOf(candidate: Candidate): string {
+export function surfaceOf(
+	candidate: Naming & { readonly surfaces: ReadonlyMap<string, number>; readonly key: string }
+): string {
 	const { surfaces, key } = candidate;
 	const counts = new Map<string, number>();
 	for (const [surface, count] of surfaces) {
-		const plain = kindOf(candidate) === 'name' ? surface : withoutCapitals(surface);
+		const plain = kindOfCandidate(candidate) === 'name' ? surface : withoutCapitals(surface);
 		counts.set(plain, (counts.get(plain) ?? 0) + count);
 	}
 	let best = key;
