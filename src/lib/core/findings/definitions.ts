@@ -12,7 +12,7 @@ export interface Definition {
 }
 
 const DEFINES =
-	/^(?:an?\s|the\s)?([\p{L}'’ -]{3,40}?)(?:\s?\([^)]{1,40}\))?,?\s(is|are|means)\s(?:an?|the|any|what|simply|called|made of|part of|small|large|long)\s/iu;
+	/^(?:an?\s)?(?!the\s)([\p{L}'’ -]{3,40}?)(?:\s?\([^)]{1,40}\))?,?\s(is|are|means)\s(?:an?|the|any|what|simply|called|made of|part of|small|large|long)\s/iu;
 
 /** What a sentence defines: a name of at most three words at its start, followed by "is a". */
 export function definitionIn(

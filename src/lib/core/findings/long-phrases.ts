@@ -26,6 +26,8 @@ export interface LongPhrase {
 /** Terms whose variants are looked for, the keyword first; and how many variants of each are given. */
 const TERMS_VARIED = 25;
 const VARIANTS_SHOWN = 12;
+/** Words of a searched or asked phrase beyond which it is a sentence. */
+const MOST_WORDS = 9;
 /** Words that may stand between the keyword's own. */
 const SPARE_WORDS = 4;
 
@@ -65,31 +67,39 @@ export function findLongPhrases(
 		return variant;
 	};
 	const baseSet = new Set(bases.slice(1));
+	const known = new Set(terms.map(({ key }) => key));
+	// what the grid lists is no variant, and a part of the keyword is nothing longer
+	const isKnown = (key: string) => known.has(key) || ` ${main} `.includes(` ${key} `);
+	/** The longest of the terms that a phrase holds. */
+	const baseIn = (key: string) =>
+		partsOf(key)
+			.filter((part) => baseSet.has(part))
+			.sort((a, b) => b.length - a.length || (a < b ? -1 : 1))[0];
 	for (const page of pages) {
 		for (const { phrase } of windowsOf(page, keyword)) {
 			const variant = put(main, phrase);
 			variant.count++;
 			variant.pages.add(page.id);
 		}
-		for (const { key, length, count, surfaces } of page.candidates) {
-			if (length < 2) continue;
-			for (const base of partsOf(key)) {
-				if (!baseSet.has(base)) continue;
-				const variant = put(base, [...surfaces.keys()].sort()[0]!.toLowerCase());
-				variant.count += count;
-				variant.pages.add(page.id);
-			}
+		for (const { key, length, count, whole, surfaces } of page.candidates) {
+			if (length < 2 || whole === 0 || isKnown(key)) continue;
+			const base = baseIn(key);
+			if (base === undefined) continue;
+			const variant = put(base, [...surfaces.keys()].sort()[0]!.toLowerCase());
+			variant.count += count;
+			variant.pages.add(page.id);
 		}
 	}
 	const around = matcherOf(keyword);
 	const spoken = (phrase: string, note: (variant: Variant) => void) => {
 		const plain = phrase.toLowerCase().replace(/\?+$/, '').trim();
 		const key = termKeyOf(plain);
-		if (key !== main && around(keysOf(plain).map((word) => word.key)).length > 0)
-			note(put(main, plain));
-		for (const base of baseSet)
-			if (base !== key && ` ${key} `.includes(` ${base} `) && key.split(' ').length <= 7)
-				note(put(base, plain));
+		if (isKnown(key) || /[,;:()]/.test(plain)) return;
+		if (around(keysOf(plain).map((word) => word.key)).length > 0) note(put(main, plain));
+		else {
+			const base = key.split(' ').length <= MOST_WORDS ? baseIn(key) : undefined;
+			if (base !== undefined) note(put(base, plain));
+		}
 	};
 	for (const { wordings } of questions)
 		for (const wording of wordings) spoken(wording, (variant) => (variant.isAsked = true));
