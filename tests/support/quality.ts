@@ -35,7 +35,7 @@ export function termQuality(
 }
 
 export function foundTerms({ works, keyword }: Subject): string[] {
-	return findTermsOf(works, { keyword, targetWords: 1500 }).map(({ phrase }) => phrase);
+	return findTermsOf(works, { keyword, targetWords: 1500 }).terms.map(({ phrase }) => phrase);
 }
 
 /** Baseline: runs of one to four words that neither begin nor end with a stop word, by frequency. */
@@ -68,7 +68,7 @@ export interface Grouping {
 /** How well headings are merged; `works` may be the pages without the text under their headings. */
 export function topicQuality(subject: Subject, works: readonly PageWork[]): Grouping {
 	const groupOf = new Map<string, string>();
-	for (const { id, headings } of findTopics(works, subject.keyword))
+	for (const { id, headings } of findTopics(works, subject.keyword).topics)
 		for (const { page, section } of headings)
 			groupOf.set(
 				`${page}/${works.find((work) => work.id === page)!.sections[section]!.heading}`,
@@ -90,7 +90,8 @@ export function topicsByStems(subject: Subject): Grouping {
 
 export function questionQuality(subject: Subject): Grouping {
 	const groupOf = new Map<string, string>();
-	for (const { id, wordings } of findQuestions(subject.works, [], subject.asked, subject.keyword))
+	for (const { id, wordings } of findQuestions(subject.works, [], subject.asked, subject.keyword)
+		.questions)
 		for (const wording of wordings) groupOf.set(wording.toLowerCase(), id);
 	return grouping([...subject.questions.keys()], groupOf, subject.questions);
 }

@@ -26,7 +26,8 @@ export function archiveOf({
 			keyword: assignment.keyword,
 			targetWords: assignment.targetWords,
 			brief: assignment.brief,
-			strikeRules: assignment.strikeRules
+			strikeRules: assignment.strikeRules,
+			edits: structuredClone(assignment.edits) as ArchiveManifest['assignment']['edits']
 		},
 		client: client && { id: client.id, profile: profileOf(client), links },
 		pages: pages.map(({ id, name, address, origin, counted, struck, judgement, result }, i) => ({
@@ -108,6 +109,7 @@ export function wholeFrom(
 		links: clientHere ? [] : (given?.links ?? []),
 		assignment: {
 			...manifest.assignment,
+			edits: renamed.assignment.edits,
 			id: assignment,
 			client: client?.id ?? null,
 			updatedAt: now,
@@ -166,12 +168,15 @@ export function wholeFrom(
 	};
 }
 
+/** What holds ids of pages, notes and takes. */
+type Renamed = Pick<ArchiveManifest, 'plan' | 'takes'> & {
+	readonly assignment: Pick<ArchiveManifest['assignment'], 'edits'>;
+};
+
 /** Plan and takes name pages and notes inside longer ids ("topic:PAGE/3"), so the text is searched. */
-function renameIds(
-	manifest: ArchiveManifest,
-	ids: ReadonlyMap<string, string>
-): Pick<ArchiveManifest, 'plan' | 'takes'> {
-	let text = JSON.stringify({ plan: manifest.plan, takes: manifest.takes });
+function renameIds(manifest: ArchiveManifest, ids: ReadonlyMap<string, string>): Renamed {
+	const { plan, takes, assignment } = manifest;
+	let text = JSON.stringify({ plan, takes, assignment: { edits: assignment.edits } });
 	for (const [from, to] of ids) text = text.split(from).join(to);
-	return JSON.parse(text) as Pick<ArchiveManifest, 'plan' | 'takes'>;
+	return JSON.parse(text) as Renamed;
 }

@@ -1,4 +1,5 @@
 import { EMPTY_BRIEF } from '$lib/core/brief';
+import { NO_EDITS } from '$lib/core/findings';
 import {
 	db,
 	type Assignment,
@@ -47,6 +48,7 @@ export async function addAssignment(
 	const assignment: Assignment = {
 		brief: EMPTY_BRIEF,
 		strikeRules: [],
+		edits: NO_EDITS,
 		...values,
 		id: crypto.randomUUID(),
 		createdAt: now,

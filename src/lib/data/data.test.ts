@@ -45,6 +45,7 @@ import {
 } from './keywords';
 import { addTake, listTakes, saveTake } from './takes';
 import { EMPTY_BRIEF } from '$lib/core/brief';
+import { NO_EDITS } from '$lib/core/findings';
 import { EMPTY_CLIENT } from '$lib/core/clients';
 import { blankKeyword } from '$lib/core/keywords';
 
@@ -320,13 +321,16 @@ describe('the third version of the database', () => {
 			keywordRows: 'list',
 			phraseNotes: '[scope+key], scope'
 		});
-		const { strikeRules: __, ...bare } = assignment;
+		const { strikeRules: __, edits: ___, ...bare } = assignment;
 		await old.table('assignments').add(bare);
 		await old.table('pages').add(older);
 		old.close();
 		await db.open();
 		expect(await db.pages.get('p')).toEqual({ ...older, result: null, sketch });
-		expect((await db.assignments.get(assignment.id))!.strikeRules).toEqual([]);
+		expect(await db.assignments.get(assignment.id)).toMatchObject({
+			strikeRules: [],
+			edits: NO_EDITS
+		});
 		expect(await listAwaited(assignment.id)).toEqual([]);
 	});
 });

@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
 import { EMPTY_BRIEF, type Brief } from '$lib/core/brief';
 import { EMPTY_CLIENT, type ClientProfile, type Link } from '$lib/core/clients';
+import { NO_EDITS, type FindingEdits } from '$lib/core/findings';
 import type { Keyword, PhraseNote, RejectedLine } from '$lib/core/keywords';
 import type { NoteKind } from '$lib/core/notes';
 import {
@@ -31,6 +32,8 @@ export interface Assignment {
 	brief: Brief;
 	/** Blocks to strike out on every page of a site. */
 	strikeRules: StrikeRule[];
+	/** What was changed about the findings by hand. */
+	edits: FindingEdits;
 }
 
 /** Who pays; shared by assignments. */
@@ -217,6 +220,9 @@ class CorvanDb extends Dexie {
 						page.sketch = sketchOf(page.article);
 					});
 			});
+		this.version(4).upgrade(async (change) => {
+			await change.table('assignments').toCollection().modify({ edits: NO_EDITS });
+		});
 	}
 }
 

@@ -86,3 +86,10 @@ export async function putBackNotes(
 		await db.phraseNotes.bulkPut(before.filter((note) => note !== undefined));
 	});
 }
+
+/** Rows of all lists of a scope that are not hidden, in order of arrival. */
+export async function readAllRows(scope: Scope): Promise<Keyword[]> {
+	const lists = (await readLists(scope)).filter(({ isHidden }) => !isHidden);
+	const rows = await db.keywordRows.bulkGet(lists.map(({ id }) => id));
+	return rows.flatMap((stored) => stored?.rows ?? []);
+}

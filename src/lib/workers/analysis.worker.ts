@@ -3,6 +3,7 @@ import { readArchive, writeArchive } from '$lib/core/deliver';
 import { draftArticle, type DraftNote } from '$lib/core/draft';
 import {
 	assembleFindings,
+	findLongPhrases,
 	isQuestion,
 	usesInContext,
 	workOnPage,
@@ -81,7 +82,8 @@ function workOf(page: PageInput, tag: Tagger): PageWork {
 				description: article.description,
 				siteNames: [article.siteName],
 				blocks: keptBlocksOf(article, struck),
-				links: article.links.length
+				links: article.links.length,
+				date: article.modified || article.published
 			},
 			tag
 		)
@@ -98,7 +100,8 @@ function workOfNote(note: NoteInput, tag: Tagger): PageWork {
 				description: '',
 				siteNames: [],
 				blocks: keptBlocksOf(article),
-				links: 0
+				links: 0,
+				isNote: true
 			},
 			tag
 		);
@@ -119,8 +122,8 @@ function optionsOf(input: EvidenceInput): FindOptions {
 			? readQuestions(text).map((question) => ({ text: question, source: id }))
 			: []
 	);
-	const { keyword, targetWords, effort, grade, required } = input;
-	return { keyword, targetWords, effort, grade, required, asked };
+	const { keyword, targetWords, effort, grade, required, listed, edits } = input;
+	return { keyword, targetWords, effort, grade, required, asked, listed, edits };
 }
 
 /** Work on everything of an input, page by page; null when `isStale` turns true meanwhile. */
@@ -210,9 +213,14 @@ const worker: AnalysisWorker = {
 		return standings;
 	},
 
-	async context(input, phrase, verbs) {
+	async context(input, term) {
 		const done = await worksOf(input, null, never);
-		return done ? usesInContext(done.pages, { phrase, verbs }) : [];
+		return done ? usesInContext(done.pages, term) : [];
+	},
+
+	async longPhrases(input, { terms, questions, keyword }) {
+		const done = await worksOf(input, null, never);
+		return done ? findLongPhrases(done.pages, terms, questions, input.listed, keyword) : [];
 	},
 
 	propose: async (findings) => proposePlan(findings),

@@ -1,6 +1,13 @@
 import type { Effort } from '$lib/core/brief';
 import type { Archive, ArchiveResult } from '$lib/core/deliver';
-import type { Context, Findings } from '$lib/core/findings';
+import type {
+	Context,
+	FindingEdits,
+	Findings,
+	ListedPhrase,
+	LongPhrase,
+	Term
+} from '$lib/core/findings';
 import type { NoteKind } from '$lib/core/notes';
 import type {
 	Article,
@@ -70,6 +77,10 @@ export interface EvidenceInput {
 	readonly callToAction: string;
 	readonly pages: readonly PageInput[];
 	readonly notes: readonly NoteInput[];
+	/** Phrases of the client's keyword lists that are about the keyword. */
+	readonly listed: readonly ListedPhrase[];
+	/** What the writer changed about the findings by hand. */
+	readonly edits: FindingEdits;
 }
 
 /** A keyword list on its way in: a file's bytes, or pasted text. */
@@ -132,7 +143,11 @@ export interface AnalysisWorker {
 	findings(input: EvidenceInput, onProgress: OnProgress): Promise<Maybe<Findings>>;
 	/** Standing of every counted page, each with itself left out; cancelled by a newer call. */
 	standings(input: EvidenceInput, onProgress: OnProgress): Promise<Maybe<PageStanding[]>>;
-	context(input: EvidenceInput, phrase: string, verbs: readonly number[]): Promise<Context[]>;
+	context(
+		input: EvidenceInput,
+		term: Pick<Term, 'phrase' | 'verbs' | 'variants'>
+	): Promise<Context[]>;
+	longPhrases(input: EvidenceInput, findings: Findings): Promise<LongPhrase[]>;
 	propose(findings: Findings): Promise<Plan>;
 	placeRest(plan: Plan, findings: Findings): Promise<Plan>;
 	runs(input: EvidenceInput): Promise<RunIndex>;

@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { briefSchema, EMPTY_BRIEF } from '../brief';
 import { clientProfileSchema, EMPTY_CLIENT, linkSchema } from '../clients';
-import { TOPIC_INTENTS } from '../findings';
+import { findingEditsSchema, NO_EDITS, TOPIC_INTENTS } from '../findings';
 import { NOTE_KINDS } from '../notes';
 import { PAGE_KINDS } from '../pages';
 import { SECTION_KINDS } from '../plan';
 import type { DocNode } from '../takes';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 3;
+export const ARCHIVE_VERSION = 4;
 
 const section = z.strictObject({
 	id: z.string().min(1),
@@ -87,7 +87,9 @@ export const manifestSchema = z.strictObject({
 		/** Blocks to strike out on every page of a site. */
 		strikeRules: z.array(
 			z.strictObject({ site: z.string().min(1), where: z.string(), text: z.string() })
-		)
+		),
+		/** What was changed about the findings by hand. */
+		edits: findingEditsSchema
 	}),
 	/** Who it is for, with all links; null: nobody named. */
 	client: z
@@ -144,11 +146,16 @@ export type ArchiveManifest = z.infer<typeof manifestSchema>;
 export function upgradedManifest(data: unknown): unknown {
 	const given = z.looseObject({ version: z.number() }).safeParse(data);
 	if (!given.success) return data;
-	return given.data.version === 1
-		? withoutResults(withClient(data))
-		: given.data.version === 2
-			? withoutResults(data)
-			: data;
+	switch (given.data.version) {
+		case 1:
+			return withoutEdits(withoutResults(withClient(data)));
+		case 2:
+			return withoutEdits(withoutResults(data));
+		case 3:
+			return withoutEdits(data);
+		default:
+			return data;
+	}
 }
 
 /** In the first format a client was a name on the assignment. */
@@ -180,9 +187,19 @@ function withoutResults(data: unknown): unknown {
 	if (!second.success) return data;
 	return {
 		...second.data,
-		version: ARCHIVE_VERSION,
 		assignment: { ...second.data.assignment, strikeRules: [] },
 		pages: second.data.pages.map((page) => ({ ...page, result: null })),
 		awaited: []
+	};
+}
+
+/** The third format knew no changes of the findings by hand. */
+function withoutEdits(data: unknown): unknown {
+	const third = z.looseObject({ assignment: z.looseObject({}) }).safeParse(data);
+	if (!third.success) return data;
+	return {
+		...third.data,
+		version: ARCHIVE_VERSION,
+		assignment: { ...third.data.assignment, edits: NO_EDITS }
 	};
 }

@@ -1,6 +1,7 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { EMPTY_BRIEF } from '../brief';
+import { editTerm, NO_EDITS } from '../findings';
 import { gap, heading, list, paragraph, textNode, type TakeDoc } from '../takes';
 import {
 	ARCHIVE_VERSION,
@@ -32,7 +33,8 @@ const manifest: ArchiveManifest = {
 		keyword: 'dry stone wall',
 		targetWords: null,
 		brief: EMPTY_BRIEF,
-		strikeRules: [{ site: 'walls.example', where: 'div.tip>p', text: '' }]
+		strikeRules: [{ site: 'walls.example', where: 'div.tip>p', text: '' }],
+		edits: editTerm(NO_EDITS, { key: 'wall', phrase: 'wall' }, { weight: 'could' })
 	},
 	client: null,
 	pages: [
@@ -143,7 +145,7 @@ describe('html', () => {
 
 describe('older archives', () => {
 	const first = (client: string) => {
-		const { brief: _, strikeRules: ___, ...assignment } = manifest.assignment;
+		const { brief: _, strikeRules: ___, edits: _____, ...assignment } = manifest.assignment;
 		const { client: __, awaited: ____, ...rest } = manifest;
 		return zipSync({
 			'assignment.json': strToU8(
@@ -170,7 +172,7 @@ describe('older archives', () => {
 	});
 
 	it('of the second format are read: pages have no rank, nothing is awaited or struck by rule', () => {
-		const { strikeRules: _, ...assignment } = manifest.assignment;
+		const { strikeRules: _, edits: ___, ...assignment } = manifest.assignment;
 		const { awaited: __, ...rest } = manifest;
 		const read = readArchive(
 			zipSync({
@@ -185,6 +187,20 @@ describe('older archives', () => {
 			assignment: { strikeRules: [] },
 			pages: [{ id: 'p1', result: null }],
 			awaited: []
+		});
+	});
+
+	it('of the third format are read: nothing was changed about the findings', () => {
+		const { edits: _, ...assignment } = manifest.assignment;
+		const read = readArchive(
+			zipSync({
+				'assignment.json': strToU8(JSON.stringify({ ...manifest, version: 3, assignment })),
+				'pages/01.html': strToU8('<h1>Walls</h1>')
+			})
+		);
+		expect(read.kind === 'read' && read.archive.manifest).toMatchObject({
+			version: ARCHIVE_VERSION,
+			assignment: { edits: NO_EDITS, strikeRules: manifest.assignment.strikeRules }
 		});
 	});
 });

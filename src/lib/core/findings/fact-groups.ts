@@ -1,4 +1,5 @@
 import { contentStemsOf, isStopWord, plainWord, singularOf, wordsOf } from '../text';
+import { NO_EDITS, rulesOf, type GroupEdits, type GroupRules } from './edits';
 import type { Fact } from './facts';
 import { baseOf, type Quantity } from './quantities';
 import { toBase } from './units';
@@ -8,6 +9,8 @@ export interface FactValue {
 	/** Id of the fact and position of the quantity in it. */
 	readonly fact: string;
 	readonly quantity: number;
+	/** Name of the figure for decisions by hand. */
+	readonly ref: string;
 	readonly source: string;
 	readonly origin: Fact['origin'];
 	readonly low: number;
@@ -17,7 +20,7 @@ export interface FactValue {
 /** Statements of several sentences about the same quantity. */
 export interface FactGroup {
 	readonly id: string;
-	/** What it is a figure of: the terms or words the sentences share. */
+	/** What it is a figure of: words the sentences share; empty for a single sentence. */
 	readonly label: string;
 	/** Unit the values are given in: the one used most. */
 	readonly unit: string;
@@ -39,6 +42,7 @@ interface Statement {
 	readonly fact: Fact;
 	readonly quantity: Quantity;
 	readonly at: number;
+	readonly ref: string;
 	readonly dimension: string;
 	readonly low: number;
 	readonly high: number;
@@ -64,16 +68,27 @@ const EXTENTS: readonly RegExp[] = [
 ];
 /** Likeness of contexts from which two figures are of the same thing; set on the labelled subjects and the demo. */
 const SAME_AT = 0.38;
-/** Logarithm of the ratio from which two figures are of different things, whatever the words: eightfold. */
-const MOST_APART = 2.1;
+/** Ratio from which two figures are of different things, whatever the words. */
+const MOST_APART = 8;
 /** Part by which two statements may miss one another and still agree. */
 const TOLERANCE = 0.1;
+
+export interface FiguresFound {
+	readonly figures: readonly FactGroup[];
+	/** Groups struck out by hand. */
+	readonly struck: readonly FactGroup[];
+}
 
 /**
  * Groups statements of the same quantity, those of several sources first, then by how far they
  * differ. Years are no quantity to compare. The keyword's own words say nothing here.
  */
-export function groupFacts(facts: readonly Fact[], keyword: string): FactGroup[] {
+export function groupFacts(
+	facts: readonly Fact[],
+	keyword: string,
+	edits: GroupEdits = NO_EDITS.figures
+): FiguresFound {
+	const rules = rulesOf(edits);
 	const byDimension = new Map<string, Statement[]>();
 	const statements = statementsOf(facts, keyword);
 	for (const statement of statements) {
@@ -81,9 +96,12 @@ export function groupFacts(facts: readonly Fact[], keyword: string): FactGroup[]
 		if (list) list.push(statement);
 		else byDimension.set(statement.dimension, [statement]);
 	}
-	return [...byDimension.values()]
-		.flatMap(cluster)
-		.map(groupOf)
+	const groups = [...byDimension.values()]
+		.flatMap((list) => cluster(list, rules))
+		.map((group) => {
+			const made = groupOf(group);
+			return { ...made, label: rules.nameOf(made.values.map(({ ref }) => ref)) ?? made.label };
+		})
 		.sort(
 			(a, b) =>
 				b.sources.length - a.sources.length ||
@@ -91,6 +109,13 @@ export function groupFacts(facts: readonly Fact[], keyword: string): FactGroup[]
 				b.values.length - a.values.length ||
 				(a.id < b.id ? -1 : 1)
 		);
+	const isStruck = ({ values }: FactGroup) => rules.isStruck(values.map(({ ref }) => ref));
+	return { figures: groups.filter((group) => !isStruck(group)), struck: groups.filter(isStruck) };
+}
+
+/** Name of a figure in its sentence for decisions by hand. */
+function figureRef(fact: Fact, quantity: Quantity): string {
+	return `${fact.source}|${fact.text.slice(0, 240)}|${quantity.text}`;
 }
 
 function statementsOf(facts: readonly Fact[], keyword: string): Statement[] {
@@ -117,6 +142,7 @@ function statementsOf(facts: readonly Fact[], keyword: string): Statement[] {
 			fact,
 			quantity,
 			at,
+			ref: figureRef(fact, quantity),
 			dimension,
 			low: value,
 			high: upTo,
@@ -154,22 +180,70 @@ function stemsAround({ text, heading }: Fact, quantity: Quantity): Map<string, n
 	return near;
 }
 
-function cluster(statements: readonly Statement[]): Statement[][] {
-	const groups: Statement[][] = [];
+interface Gathering {
+	readonly members: Statement[];
+	/** Sum of the members' contexts, each of length one. */
+	readonly sum: Map<string, number>;
+	/** What its lengths measure; −1 while none says so. */
+	extent: number;
+	least: number;
+	most: number;
+}
+
+/** Puts each statement into the group it is most like, on average over its members, or opens one. */
+function cluster(statements: readonly Statement[], rules: GroupRules): Statement[][] {
+	const groups: Gathering[] = [];
 	for (const statement of statements) {
-		let best: Statement[] | null = null;
-		let most = SAME_AT;
-		for (const group of groups) {
-			// one sentence never gives the same figure twice: "20 cm wider and 30 cm deep"
-			if (group.some((other) => other.fact === statement.fact)) continue;
-			const likeness =
-				group.reduce((sum, other) => sum + likenessOf(statement, other), 0) / group.length;
-			if (likeness > most) [best, most] = [group, likeness];
+		const group = byHand(statement, groups, rules) ?? mostAlike(statement, groups, rules);
+		if (group) add(group, statement);
+		else {
+			const opened = { members: [], sum: new Map(), extent: -1, least: Infinity, most: 0 };
+			groups.push(opened);
+			add(opened, statement);
 		}
-		if (best) best.push(statement);
-		else groups.push([statement]);
 	}
-	return groups;
+	return groups.map(({ members }) => members);
+}
+
+function byHand(statement: Statement, groups: readonly Gathering[], rules: GroupRules) {
+	const set = rules.setOf(statement.ref);
+	if (set < 0) return undefined;
+	return groups.find(({ members }) => members.some(({ ref }) => rules.setOf(ref) === set));
+}
+
+function mostAlike(statement: Statement, groups: readonly Gathering[], rules: GroupRules) {
+	let best: Gathering | undefined;
+	let most = SAME_AT;
+	for (const group of groups) {
+		if (group.extent >= 0 && statement.extent >= 0 && group.extent !== statement.extent) continue;
+		if (isFarApart(group, statement)) continue;
+		let dot = 0;
+		for (const [stem, weight] of statement.context) dot += weight * (group.sum.get(stem) ?? 0);
+		const likeness = dot / statement.norm / group.members.length;
+		if (likeness <= most) continue;
+		// one sentence never gives the same figure twice: "20 cm wider and 30 cm deep"
+		if (group.members.some(({ fact }) => fact === statement.fact)) continue;
+		if (!group.members.every(({ ref }) => rules.mayMeet(ref, statement.ref))) continue;
+		[best, most] = [group, likeness];
+	}
+	return best;
+}
+
+function add(group: Gathering, statement: Statement): void {
+	group.members.push(statement);
+	for (const [stem, weight] of statement.context)
+		group.sum.set(stem, (group.sum.get(stem) ?? 0) + weight / statement.norm);
+	if (statement.extent >= 0) group.extent = statement.extent;
+	const size = Math.abs(statement.high);
+	group.least = Math.min(group.least, size);
+	group.most = Math.max(group.most, size);
+}
+
+/** The same words with a figure many times as large speak of something else. */
+function isFarApart({ least, most }: Gathering, { high }: Statement): boolean {
+	const size = Math.abs(high);
+	const ratio = Math.max(most, size) / Math.max(1e-9, Math.min(least, size));
+	return ratio > MOST_APART && Math.max(most, size) - Math.min(least, size) > 1e-9;
 }
 
 /** The word of extent nearest to a length, at most three words away. */
@@ -185,32 +259,29 @@ function extentOf(text: string, quantity: Quantity): number {
 	return -1;
 }
 
-function likenessOf(a: Statement, b: Statement): number {
-	if (a.extent >= 0 && b.extent >= 0 && a.extent !== b.extent) return 0;
-	let dot = 0;
-	for (const [stem, weight] of a.context) dot += weight * (b.context.get(stem) ?? 0);
-	const words = dot / (a.norm * b.norm);
-	// the same words with a figure a hundred times as large speak of something else
-	const apart = Math.abs(Math.log((1 + Math.abs(a.high)) / (1 + Math.abs(b.high))));
-	const ratio = Math.abs(Math.log(Math.max(1e-9, a.high) / Math.max(1e-9, b.high)));
-	return Math.min(apart, ratio) > MOST_APART ? 0 : words;
-}
-
 function groupOf(group: readonly Statement[]): FactGroup {
 	const units = new Map<string, number>();
 	for (const { quantity } of group) units.set(quantity.unit, (units.get(quantity.unit) ?? 0) + 1);
 	const unit = [...units].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]![0];
 	const of = (value: number, own: string) => (own === unit ? value : inUnit(value, own, unit));
 	const values = group
-		.map(({ fact, quantity, at }): FactValue => {
+		.map(({ fact, quantity, at, ref }): FactValue => {
 			const [low, high] = [of(quantity.value, quantity.unit), of(quantity.upTo, quantity.unit)];
-			return { fact: fact.id, quantity: at, source: fact.source, origin: fact.origin, low, high };
+			return {
+				fact: fact.id,
+				quantity: at,
+				ref,
+				source: fact.source,
+				origin: fact.origin,
+				low,
+				high
+			};
 		})
 		.sort((a, b) => a.low - b.low || a.high - b.high || (a.fact < b.fact ? -1 : 1));
 	const sources = [...new Set(values.map(({ source }) => source))].sort();
 	return {
 		id: `figure:${group[0]!.fact.id}/${group[0]!.at}`,
-		label: labelOf(group),
+		label: group.length > 1 ? labelOf(group) : '',
 		unit,
 		per: group[0]!.quantity.per,
 		values,

@@ -1,5 +1,6 @@
 import { DEFAULT_GRADE, EFFORT_RULES, type Effort } from '../brief';
 import { contentStemsOf, findTermsIn, indexTerms } from '../text';
+import { NO_EDITS, type FindingEdits } from './edits';
 import { groupFacts, type FactGroup } from './fact-groups';
 import { findFacts, type Fact } from './facts';
 import { findFollowUps, type FollowUp } from './follow-ups';
@@ -40,6 +41,13 @@ export interface Findings {
 	readonly figures: readonly FactGroup[];
 	readonly shape: readonly ShapeSpread[];
 	readonly habits: readonly Habit[];
+	/** What was struck out by hand, for bringing it back. */
+	readonly struck: {
+		readonly terms: readonly Term[];
+		readonly topics: readonly Topic[];
+		readonly questions: readonly Question[];
+		readonly figures: readonly FactGroup[];
+	};
 }
 
 export interface FindOptions {
@@ -55,6 +63,8 @@ export interface FindOptions {
 	readonly required?: readonly string[];
 	/** Phrases of keyword lists that are about the keyword. */
 	readonly listed?: readonly ListedPhrase[];
+	/** What the writer changed by hand. */
+	readonly edits?: FindingEdits;
 }
 
 /**
@@ -70,22 +80,26 @@ export function assembleFindings(
 	const orderedNotes = [...notes].sort((a, b) => (a.id < b.id ? -1 : 1));
 	const effort = options.effort ?? 'pillar';
 	const targetWords = options.targetWords ?? lengthOfEvidence(ordered, effort);
-	const terms = findTermsOf(ordered, {
-		keyword: options.keyword,
-		targetWords,
-		required: options.required ?? []
-	});
 	const { keyword } = options;
 	const listed = options.listed ?? [];
-	const topics = findTopics(ordered, keyword);
-	const questions = findQuestions(
+	const edits = options.edits ?? NO_EDITS;
+	const { terms, struck: struckTerms } = findTermsOf(ordered, {
+		keyword,
+		targetWords,
+		required: options.required ?? [],
+		edits: edits.terms
+	});
+	const { topics, struck: struckTopics } = findTopics(ordered, keyword, edits.topics);
+	const own = edits.ownQuestions.map((text) => ({ text, source: OWN_AS_SOURCE }));
+	const { questions, struck: struckQuestions } = findQuestions(
 		ordered,
 		orderedNotes,
-		[...options.asked, ...askedInLists(listed)],
-		keyword
+		[...options.asked, ...askedInLists(listed), ...own],
+		keyword,
+		edits.questions
 	);
 	const facts = findFacts(ordered, orderedNotes, terms);
-	const figures = groupFacts(facts, keyword);
+	const { figures, struck: struckFigures } = groupFacts(facts, keyword, edits.figures);
 	return {
 		keyword,
 		targetWords,
@@ -111,10 +125,18 @@ export function assembleFindings(
 		facts,
 		figures,
 		shape: findShape(ordered),
-		habits: findHabits(ordered)
+		habits: findHabits(ordered),
+		struck: {
+			terms: struckTerms,
+			topics: struckTopics,
+			questions: struckQuestions,
+			figures: struckFigures
+		}
 	};
 }
 
+/** Name under which the writer is a source of questions. */
+export const OWN_AS_SOURCE = 'own';
 /** Name under which keyword lists are a source of questions. */
 export const LISTS_AS_SOURCE = 'keyword-lists';
 
@@ -172,6 +194,8 @@ export function lengthOfEvidence(
 /** A sentence of a page that uses a term, with the uses marked. */
 export interface Context {
 	readonly page: string;
+	/** Position of its section on the page, and the heading of that. */
+	readonly section: number;
 	readonly heading: string;
 	readonly text: string;
 	/** Places of the uses in `text`: start included, end excluded. */
@@ -181,7 +205,7 @@ export interface Context {
 /** The sentences in which pages use a term, in page and reading order. Their marks add up to the counts. */
 export function usesInContext(
 	pages: readonly PageWork[],
-	term: Pick<Term, 'phrase' | 'verbs'>
+	term: Pick<Term, 'phrase' | 'verbs' | 'variants'>
 ): Context[] {
 	const index = indexTerms([term]);
 	const found: Context[] = [];
@@ -194,7 +218,8 @@ export function usesInContext(
 					({ start, end }) => [start, end] as const
 				);
 				const heading = page.sections[unit.section]?.heading ?? '';
-				if (marks.length > 0) found.push({ page: page.id, heading, text, marks });
+				if (marks.length > 0)
+					found.push({ page: page.id, section: unit.section, heading, text, marks });
 			}
 		}
 	}

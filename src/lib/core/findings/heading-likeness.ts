@@ -5,6 +5,8 @@ import { purposesOf, type Purpose } from './purposes';
 /** A heading of a page that belongs to a topic. */
 export interface TopicHeading {
 	readonly page: string;
+	/** Name of the heading for decisions by hand; it outlives changes of the page's other blocks. */
+	readonly ref: string;
 	/** Position of its section on the page. */
 	readonly section: number;
 	readonly text: string;
@@ -63,6 +65,7 @@ export function headingItems(pages: readonly PageWork[], keyword: string): Headi
 		}
 		return {
 			page: page.id,
+			ref: `${page.id}/${heading.text.toLowerCase().slice(0, 300)}`,
 			pageIndex,
 			section: index,
 			text: heading.text,

@@ -15,3 +15,5 @@ export * from './follow-ups';
 export * from './habits';
 export * from './long-phrases';
 export * from './topic-matter';
+export * from './edits';
+export * from './term-weight';

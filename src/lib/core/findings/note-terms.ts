@@ -18,6 +18,7 @@ export function findNoteTerms(
 	notes: readonly PageWork[],
 	terms: readonly Term[]
 ): Term[] {
+	if (notes.length === 0) return [];
 	const onPages = new Set(pages.flatMap(({ candidates }) => candidates.map(({ key }) => key)));
 	const known = new Set(terms.map(({ key }) => key));
 	const found = new Map<string, Mutable>();
@@ -72,7 +73,11 @@ export function findNoteTerms(
 		.map(({ entry, unusual, score }): Term => ({
 			key: entry.key,
 			phrase: surfaceOf(entry),
-			verbs: entry.asAction > 0 ? [0] : [],
+			verbs: kindOfCandidate(entry) === 'action' ? [0] : [],
+			variants: [],
+			isOwn: false,
+			isPinned: false,
+			isSet: false,
 			kind: kindOfCandidate(entry),
 			weight: 'could',
 			min: 1,

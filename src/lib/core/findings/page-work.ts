@@ -1,11 +1,12 @@
 import { sectionsOf, textOf, type Block, type HeadingLevel, type Section } from '../pages';
 import {
 	addReading,
-	contentStemsOf,
 	countWords,
+	isStopWord,
 	prepareText,
 	readingSumsOf,
 	sentencesOf,
+	stemOf,
 	type PreparedSentence,
 	type ReadingSums,
 	type Tagger
@@ -63,6 +64,8 @@ export interface SectionWork {
 
 export interface CandidateCount {
 	readonly key: string;
+	/** The key without its spaces: "drystone" meets "dry stone". */
+	readonly joined: string;
 	readonly length: number;
 	count: number;
 	/** Uses that are no part of a longer run of nouns. */
@@ -122,17 +125,13 @@ const FAQ_HEADING =
 export function workOnPage(source: Source, tag: Tagger): PageWork {
 	const sections = sectionsOf(source.blocks);
 	const units: Unit[] = [{ text: source.title, place: 'title', section: -1, at: 0, words: 0 }];
-	const works: SectionWork[] = [];
+	const works: (SectionWork & { readonly start: number })[] = [];
 	const questions: FoundQuestion[] = [];
 	const facts: FoundFact[] = [];
 	const readings: ReadingSums[] = [];
 	const paragraphWords: number[] = [];
 	let faqLevel = 0;
 	let at = 0;
-	const total = Math.max(
-		1,
-		source.blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0)
-	);
 
 	sections.forEach((section, index) => {
 		const level = section.heading?.level ?? 0;
@@ -142,6 +141,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 		if (FAQ_HEADING.test(heading) || opensQuestions(sections, index)) faqLevel = level;
 		const isFaq = inFaq || faqLevel > 0;
 		const start = at;
+		const first = units.length;
 		const texts: string[] = heading === '' ? [] : [heading];
 		if (heading !== '') {
 			const words = countWords(heading);
@@ -167,7 +167,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			}
 			if (block.kind === 'paragraph' || block.kind === 'quote') {
 				readings.push(readingSumsOf(block.text));
-				paragraphWords.push(countWords(block.text));
+				paragraphWords.push(units.at(-1)!.words);
 			} else if (block.kind === 'list') {
 				readings.push(addReading(block.items.map(readingSumsOf)));
 			}
@@ -188,8 +188,9 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			heading,
 			level,
 			words: at - start,
-			position: start / total,
-			stems: contentStemsOf(texts.join('\n')),
+			start,
+			position: 0,
+			stems: stemsOf(units.slice(first)),
 			parent: parentOf(works, level),
 			isFaq,
 			formats: [...formats]
@@ -204,7 +205,10 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 		date: source.date ?? '',
 		words: at,
 		units,
-		sections: works,
+		sections: works.map(({ start, ...section }) => ({
+			...section,
+			position: start / Math.max(1, at)
+		})),
 		candidates: countCandidates(units, tag),
 		questions,
 		facts,
@@ -223,6 +227,15 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			faq: questions.length
 		}
 	};
+}
+
+/** Stems of the words of units that carry meaning. */
+function stemsOf(units: readonly Unit[]): string[] {
+	return units.flatMap((unit) =>
+		cutOf(unit).flatMap(({ words }) =>
+			words.flatMap(({ key }) => (key.length > 1 && !isStopWord(key) ? [stemOf(key)] : []))
+		)
+	);
 }
 
 /** The first definition of everything that a page defines. */
@@ -309,7 +322,16 @@ function countCandidates(units: readonly Unit[], tag: Tagger): CandidateCount[] 
 		for (const { key, surface, length, isAction, isName, isWhole } of candidatesOf(tag(text))) {
 			let entry = counts.get(key);
 			if (!entry) {
-				entry = { key, length, count: 0, whole: 0, asAction: 0, asName: 0, surfaces: new Map() };
+				entry = {
+					key,
+					joined: key.replaceAll(' ', ''),
+					length,
+					count: 0,
+					whole: 0,
+					asAction: 0,
+					asName: 0,
+					surfaces: new Map()
+				};
 				counts.set(key, entry);
 			}
 			entry.count++;

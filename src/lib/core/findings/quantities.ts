@@ -64,12 +64,28 @@ one people half quarter third us is was has does plus minus across less this its
 	)
 );
 
+const NUMBER_WORDS =
+	'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|[a-z]+teen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|dozen|hundred|thousand|million|couple';
+const SPELLED_OUT = new RegExp(`\\b(?:${NUMBER_WORDS})`, 'i');
+const ANY_NUMBER = new RegExp(
+	`[\\d½¼¾⅓⅔⅛]|\\b(?:once|twice|half|third|quarter|fifth|tenth|${NUMBER_WORDS})`,
+	'i'
+);
+
+/**
+ * In order of precedence. A gate is cheap and lets every sentence through that its pattern could
+ * find something in: most sentences hold no figure, and the patterns are long.
+ */
 const PATTERNS: readonly {
+	readonly gate: RegExp;
 	readonly pattern: RegExp;
+	/** Whether it begins with a number, and so needs to be tried where one stands only. */
+	readonly atNumbers?: true;
 	readonly read: (groups: readonly (string | undefined)[], text: string) => Read | null;
 }[] = [
 	{
 		// £1,200 to £1,500, £40–60, £1.2m
+		gate: /[£$€]/,
 		pattern: new RegExp(
 			String.raw`([£$€])\s?(${DIGITS})(?:\s?(k|m|bn|million|thousand)${END})?(?:${TO}\1?\s?(${DIGITS})(?:\s?(k|m|bn|million|thousand)${END})?)?`,
 			'giu'
@@ -89,9 +105,11 @@ const PATTERNS: readonly {
 		}
 	},
 	{
+		gate: /\d\s?(?:p(?![\p{L}\p{N}])|pence|cent|dollar|euro)/iu,
+		atNumbers: true,
 		pattern: new RegExp(
 			String.raw`${START}${RANGE}\s?(p|pence|cents?|dollars?|euros?)${END}`,
-			'giu'
+			'yiu'
 		),
 		read: ([from, to, coin]) => {
 			const isSmall = /^(?:p|pence|cents?)$/i.test(coin!);
@@ -102,14 +120,17 @@ const PATTERNS: readonly {
 		}
 	},
 	{
+		gate: /%|per ?cent|percentage/i,
+		atNumbers: true,
 		pattern: new RegExp(
 			String.raw`${START}(?:${RANGE}|${SPELLED})\s?(?:%|per ?cent\b|percentage points?\b)`,
-			'giu'
+			'yiu'
 		),
 		read: ([from, to, word, toWord]) => numbers('share', from ?? word, to ?? toWord, '%')
 	},
 	{
 		// a third of, two thirds, half as much, about half of
+		gate: /third|quarter|fifth|sixth|eighth|tenth|half/i,
 		pattern: new RegExp(
 			String.raw`\b(?:(a|one|two|three|four)[ -](third|quarter|fifth|sixth|eighth|tenth)s?|(half))(?=\s(?:of|as|the)\s(?!an?\s)|\s(?:cheaper|more|less|dearer|longer|shorter|faster|larger|smaller)\b)`,
 			'giu'
@@ -125,9 +146,11 @@ const PATTERNS: readonly {
 	},
 	{
 		// four in ten, 3 out of 10, 1 in every 5
+		gate: /\s(?:in|of)\s/i,
+		atNumbers: true,
 		pattern: new RegExp(
 			String.raw`${START}(${DIGITS}|${WORDS})(?:${TO}(${DIGITS}|${WORDS}))?\s(?:in|in every|out of|out of every)\s(${DIGITS}|${WORDS})${END}(?!\s?(?:${UNIT})s?${END})`,
-			'giu'
+			'yiu'
 		),
 		read: ([from, to, of]) => {
 			const [a, b, all] = [numberOf(from!), numberOf(to ?? from!), numberOf(of!)];
@@ -137,6 +160,7 @@ const PATTERNS: readonly {
 		}
 	},
 	{
+		gate: /\d\s?:\s?\d|1\s+to\s+\d/i,
 		pattern: new RegExp(
 			String.raw`(?<![\d:.,])(?:(\d{1,3})\s?:\s?(\d{1,3})(?![\d:%]|\.\d|\s?(?:am|pm)${END})|1\s+to\s+(\d{1,2})(?![\d:%]|\.\d|\s?(?:am|pm|${UNIT})s?${END}|\s+\p{Ll}{3,}s?${END}))`,
 			'giu'
@@ -150,9 +174,11 @@ const PATTERNS: readonly {
 	},
 	{
 		// 15 to 30 cm, 600 g to 900 g, -3 °C, 2 hours 24 minutes comes below
+		gate: /[\d½¼¾⅓⅔⅛]/,
+		atNumbers: true,
 		pattern: new RegExp(
-			String.raw`(?<![\p{L}\p{N}.,]|\bhours? )((?<![\p{N}\s][\s]?)[-−–])?(${DIGITS})(?:(?:[\s-]?(${UNIT})s?${END})?${TO}([-−])?(${DIGITS}))?[\s-]?(${UNIT})s?${END}`,
-			'giu'
+			String.raw`(?<![\p{L}\p{N}.,]|\bhours? )((?<!\p{N}\s?)[-−–])?(${DIGITS})(?:(?:[\s-]?(${UNIT})s?${END})?${TO}([-−])?(${DIGITS}))?[\s-]?(${UNIT})s?${END}`,
+			'yiu'
 		),
 		read: ([sign, from, fromUnit, toSign, to, unitText]) => {
 			const unit = unitOf(unitText!);
@@ -167,6 +193,7 @@ const PATTERNS: readonly {
 	},
 	{
 		// a quarter of a pound, half a kilo, three quarters of an hour
+		gate: /(?:quarter|third)s? of an?\s|half an?\s/i,
 		pattern: new RegExp(
 			String.raw`\b(?:(a|one|two|three) (quarter|third)s? of|(half)) an? (${UNIT_WORD}|pound)s?${END}`,
 			'giu'
@@ -179,9 +206,11 @@ const PATTERNS: readonly {
 		}
 	},
 	{
+		gate: SPELLED_OUT,
+		atNumbers: true,
 		pattern: new RegExp(
 			String.raw`${START}${SPELLED}[\s-](?:more\s)?(${UNIT_WORD})s?${END}`,
-			'giu'
+			'yiu'
 		),
 		read: ([from, to, unitText]) => {
 			const unit = unitOf(unitText!);
@@ -191,6 +220,7 @@ const PATTERNS: readonly {
 	},
 	{
 		// once a week, three times a year
+		gate: /once|twice|times/i,
 		pattern: new RegExp(
 			String.raw`\b(?:(once|twice)|(?:(${DIGITS})|(${WORDS}))(?:${TO}(${DIGITS}|${WORDS}))? times)(?=\s(?:an?|per|each|every|in)\s\p{L})`,
 			'giu'
@@ -201,6 +231,7 @@ const PATTERNS: readonly {
 		}
 	},
 	{
+		gate: /(?:1[5-9]|20)\d\d/,
 		pattern: new RegExp(
 			String.raw`\b(?:(?:\d{1,2}(?:st|nd|rd|th)?\s)?(?:${MONTHS})(?:\s\d{1,2}(?:st|nd|rd|th)?)?,?\s|(?:in|since|by|from|until|before|after|of|around|during)\s+)((?:1[5-9]|20)\d\d)\b`,
 			'gu'
@@ -209,6 +240,7 @@ const PATTERNS: readonly {
 	},
 	{
 		// SCOP of 3.2, a COP of 4
+		gate: /(?:\p{Lu}|ratio|factor|score|index|rating|performance|pH)\s(?:of\s|is\s|from\s)?\d/u,
 		pattern: new RegExp(
 			String.raw`\b(\p{Lu}{2,6}|ratio|factor|score|index|rating|performance|pH)\s(?:of\s|is\s|from\s)?(${DIGITS})(?:${TO}(${DIGITS}))?(?![\p{L}\p{N}:]|\s?\p{L})`,
 			'gu'
@@ -217,9 +249,11 @@ const PATTERNS: readonly {
 	},
 	{
 		// three hens, 742 homes, four to six eggs, nine of fourteen radiators
+		gate: ANY_NUMBER,
+		atNumbers: true,
 		pattern: new RegExp(
 			String.raw`${START}(?:${RANGE}|${SPELLED})\s(?:(?:of|out of)\s(?:the\s)?(?:${DIGITS}|${WORDS})\s)?(?:\p{Ll}[\p{Ll}-]+\s)?(\p{Ll}{3,}s|children|people|men|women|sheep)${END}`,
-			'giu'
+			'yiu'
 		),
 		read: ([from, to, word, toWord, noun], text) => {
 			if (
@@ -239,6 +273,7 @@ const PATTERNS: readonly {
 	},
 	{
 		// one bird per square metre
+		gate: /\bone\s\p{L}+\s(?:per|for|in)\s/iu,
 		pattern: new RegExp(String.raw`\b(one)\s(\p{Ll}{3,})(?=\s(?:per|for every|in every)\s)`, 'giu'),
 		read: ([, noun]) => spread('count', 1, 1, noun!.toLowerCase())
 	}
@@ -248,10 +283,6 @@ const TO_WORDS = new RegExp(
 	'iu'
 );
 
-const ANY_NUMBER = new RegExp(
-	String.raw`\d|[½¼¾⅓⅔⅛]|\b(?:once|twice|half|third|quarter|fifth|tenth|${WORDS})\b|(?:thirds|quarters)\b`,
-	'iu'
-);
 const PER = new RegExp(
 	String.raw`^\s?(?:(?:an?|each|every|in an?)\s(${UNIT_WORD}|head|person)s?${END}|(?:per|for every|in every|for each|apiece per|\/)\s?(square\s\p{L}+|cubic\s\p{L}+|\p{L}[\p{L}²³]*)${END}|(each|apiece)${END})`,
 	'iu'
@@ -288,8 +319,12 @@ interface Placed extends Quantity {
 export function quantitiesOf(sentence: string): Quantity[] {
 	if (!ANY_NUMBER.test(sentence)) return [];
 	const found: Placed[] = [];
-	for (const { pattern, read } of PATTERNS) {
-		for (const match of sentence.matchAll(pattern)) {
+	let starts: readonly number[] | undefined;
+	for (const { gate, pattern, atNumbers, read } of PATTERNS) {
+		if (!gate.test(sentence)) continue;
+		for (const match of atNumbers
+			? matchesAt(pattern, sentence, (starts ??= numberStarts(sentence)))
+			: sentence.matchAll(pattern)) {
 			const start = match.index;
 			const end = start + match[0].length;
 			if (found.some((other) => start < other.end && other.start < end)) continue;
@@ -320,6 +355,31 @@ export function quantitiesOf(sentence: string): Quantity[] {
 		hedge,
 		text
 	}));
+}
+
+const NUMBER_START = new RegExp(
+	`(?<![\\p{L}\\p{N}.,])(?:[\\d½¼¾⅓⅔⅛]|(?:an?\\s(?:couple|dozen|hundred|thousand|million)|half a dozen|${NUMBER_WORDS})(?![\\p{L}]))`,
+	'giu'
+);
+
+/** Places where a number begins, its sign included. */
+function numberStarts(sentence: string): number[] {
+	return [...sentence.matchAll(NUMBER_START)].flatMap(({ index }) =>
+		/[-−–]/.test(sentence[index - 1] ?? '') ? [index - 1, index] : [index]
+	);
+}
+
+/** Matches of a sticky pattern at given places, none of which overlap. */
+function* matchesAt(pattern: RegExp, text: string, starts: readonly number[]) {
+	let from = 0;
+	for (const start of starts) {
+		if (start < from) continue;
+		pattern.lastIndex = start;
+		const match = pattern.exec(text);
+		if (!match) continue;
+		yield match;
+		from = start + match[0].length;
+	}
 }
 
 function spread(kind: Quantity['kind'], from: number, to: number, unit: string): Read {

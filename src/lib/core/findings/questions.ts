@@ -1,4 +1,5 @@
 import { contentStemsOf, sentencesOf } from '../text';
+import { NO_EDITS, rulesOf, type GroupEdits } from './edits';
 import { cutOf, type PageWork } from './page-work';
 import type { QuestionKind } from './question-form';
 import { isSameQuestion, senseOf, type QuestionSense } from './same-question';
@@ -43,12 +44,19 @@ const ANSWERS_AT = 0.6;
 
 interface Group {
 	sense: QuestionSense;
+	refs: string[];
 	wordings: string[];
 	pages: Set<string>;
 	lists: Set<string>;
 	askedAt: { source: string; section: number }[];
 	volume: number | null;
 	given: Answer[];
+}
+
+export interface QuestionsFound {
+	readonly questions: readonly Question[];
+	/** Questions struck out by hand. */
+	readonly struck: readonly Question[];
 }
 
 /**
@@ -59,19 +67,32 @@ export function findQuestions(
 	pages: readonly PageWork[],
 	notes: readonly PageWork[],
 	asked: readonly AskedQuestion[],
-	keyword: string
-): Question[] {
+	keyword: string,
+	edits: GroupEdits = NO_EDITS.questions
+): QuestionsFound {
 	const common = new Set(contentStemsOf(keyword));
 	const passages = passagesOf([...pages, ...notes]);
 	const weightOf = stemWeights(passages, common);
 	const groups: Group[] = [];
+	const rules = rulesOf(edits);
 	const put = (text: string): Group => {
 		const wording = text.replace(/\s+/g, ' ').trim();
 		const sense = senseOf(wording, weightOf);
-		let group = groups.find((other) => isSameQuestion(other.sense, sense));
+		const ref = questionRef(wording);
+		const set = rules.setOf(ref);
+		let group =
+			(set >= 0
+				? groups.find((other) => other.refs.some((member) => rules.setOf(member) === set))
+				: undefined) ??
+			groups.find(
+				(other) =>
+					isSameQuestion(other.sense, sense) &&
+					other.refs.every((member) => rules.mayMeet(member, ref))
+			);
 		if (!group) {
 			group = {
 				sense,
+				refs: [],
 				wordings: [],
 				pages: new Set(),
 				lists: new Set(),
@@ -81,6 +102,7 @@ export function findQuestions(
 			};
 			groups.push(group);
 		}
+		if (!group.refs.includes(ref)) group.refs.push(ref);
 		if (!group.wordings.includes(wording)) group.wordings.push(wording);
 		return group;
 	};
@@ -100,7 +122,7 @@ export function findQuestions(
 		group.lists.add(source);
 		if (volume != null) group.volume = Math.max(volume, group.volume ?? 0);
 	}
-	return groups
+	const questions = groups
 		.map((group): Question => {
 			const stems = new Set(group.wordings.flatMap((text) => contentStemsOf(text)));
 			const shortest = [...group.wordings].sort(
@@ -110,7 +132,8 @@ export function findQuestions(
 			const found = bestPassages(wanted, passages.byStem, common).filter(
 				({ source }) => !group.given.some((given) => given.source === source)
 			);
-			const text = shortest[0]!.toUpperCase() + shortest.slice(1);
+			const name = rules.nameOf(group.refs) ?? shortest;
+			const text = name[0]!.toUpperCase() + name.slice(1);
 			return {
 				id: `question:${text
 					.toLowerCase()
@@ -132,6 +155,19 @@ export function findQuestions(
 				(b.volume ?? -1) - (a.volume ?? -1) ||
 				(a.text < b.text ? -1 : 1)
 		);
+	const isStruck = ({ wordings }: Question) => rules.isStruck(wordings.map(questionRef));
+	return {
+		questions: questions.filter((question) => !isStruck(question)),
+		struck: questions.filter(isStruck)
+	};
+}
+
+/** Name of a wording for decisions by hand. */
+export function questionRef(wording: string): string {
+	return wording
+		.toLowerCase()
+		.replace(/[^\p{L}\p{N}]+/gu, ' ')
+		.trim();
 }
 
 /** Stems of the keyword, and those that stand in a large part of the passages, tell questions apart least. */

@@ -8,10 +8,9 @@ import {
 	verbFormsOf
 } from '../text';
 import { cutOf, type PageWork, type Place } from './page-work';
+import { NO_EDITS, type FindingEdits } from './edits';
 import { quantileOf } from './spread';
-
-export const TERM_WEIGHTS = ['must', 'should', 'could'] as const;
-export type TermWeight = (typeof TERM_WEIGHTS)[number];
+import type { TermWeight } from './term-weight';
 
 /** How one page uses a term. */
 export interface TermUse {
@@ -45,8 +44,15 @@ export interface Term {
 	readonly phrase: string;
 	/** Positions of verbs in the phrase, which match in every inflection. */
 	readonly verbs: readonly number[];
+	/** Other phrases that count for it, put there by hand. */
+	readonly variants: readonly string[];
 	readonly kind: TermKind;
 	readonly weight: TermWeight;
+	/** Added by hand, or pinned to the top by hand. */
+	readonly isOwn: boolean;
+	readonly isPinned: boolean;
+	/** Whether the weight or the range was set by hand. */
+	readonly isSet: boolean;
 	/** Uses recommended for the target length, both ends included. */
 	readonly min: number;
 	readonly max: number;
@@ -71,6 +77,14 @@ export interface TermOptions {
 	readonly targetWords: number;
 	/** Phrases that come along whether pages use them or not. */
 	readonly required?: readonly string[];
+	/** What the writer decided about terms. */
+	readonly edits?: FindingEdits['terms'];
+}
+
+export interface TermsFound {
+	readonly terms: readonly Term[];
+	/** Terms struck out by hand that the pages would give. */
+	readonly struck: readonly Term[];
 }
 
 /** Bounds of the selection; set on the demo and on the fixtures under tests/fixtures. */
@@ -111,64 +125,91 @@ interface Candidate {
 	asName: number;
 }
 
-/** Terms of the counted pages, strongest first. The exact keyword and what is required always come along. */
-export function findTermsOf(pages: readonly PageWork[], options: TermOptions): Term[] {
-	if (pages.length === 0) return [];
-	const candidates = foldCandidates(pages);
+/**
+ * Terms of the counted pages: what is pinned, then the strongest first. The exact keyword, what is
+ * required and what was added by hand always come along.
+ */
+export function findTermsOf(pages: readonly PageWork[], options: TermOptions): TermsFound {
+	if (pages.length === 0) return { terms: [], struck: [] };
+	const edits = options.edits ?? NO_EDITS.terms;
 	const keyword = termKeyOf(options.keyword);
+	const variants = variantsOf(edits);
+	const candidates = foldCandidates(pages).filter(({ key }) => !isVariant(edits, key));
 	// folded form → spelling: "stone walls" and "stone wall" are one requirement
 	const fixed = new Map<string, string>();
-	for (const phrase of [options.keyword, ...(options.required ?? [])]) {
+	const required = [options.keyword, ...(options.required ?? [])];
+	const byHand = Object.values(edits).flatMap(({ isOwn, isPinned, into, phrase }) =>
+		(isOwn || isPinned) && into === null ? [phrase] : []
+	);
+	for (const phrase of [...required, ...byHand]) {
 		const key = termKeyOf(phrase);
 		if (key !== '' && !fixed.has(key)) fixed.set(key, phrase.trim().toLowerCase());
 	}
-	const chosen = preselect(candidates, pages, keyword, fixed);
+	const needed = new Set(required.map(termKeyOf));
+	const chosen = preselect(candidates, pages, keyword, fixed, (key) => variants.has(key));
 	const phrases = chosen.map((candidate) => ({
 		phrase: fixed.get(candidate.key) ?? surfaceOf(candidate),
-		verbs: isAction(candidate) ? [0] : fixed.has(candidate.key) ? verbsOf(candidate.key) : []
+		verbs: isAction(candidate) ? [0] : fixed.has(candidate.key) ? verbsOf(candidate.key) : [],
+		variants: variants.get(candidate.key) ?? []
 	}));
 	const index = indexTerms(phrases);
 	const uses = pages.map((page) => usesOn(page, index, chosen.length));
-	const counted = chosen.map((candidate, i) => ({
-		candidate,
-		...phrases[i]!,
-		uses: uses.flatMap((onPage) => (onPage[i] ? [onPage[i]] : []))
-	}));
 	const totalWords = pages.reduce((sum, page) => sum + page.words, 0);
 	const leastPages = pages.length <= 3 ? 1 : 2;
-	const scored = counted
+	const isFixed = (key: string) => fixed.has(key) || variants.has(key);
+	const ranked = chosen
+		.map((candidate, i) => ({
+			candidate,
+			...phrases[i]!,
+			uses: uses.flatMap((onPage) => (onPage[i] ? [onPage[i]] : []))
+		}))
 		.filter(
-			({ candidate, uses }) =>
-				fixed.has(candidate.key) ||
-				(uses.length >= leastPages && livesAlone(candidate, uses, keyword))
+			({ candidate, uses: on }) =>
+				isFixed(candidate.key) || (on.length >= leastPages && livesAlone(candidate, on, keyword))
 		)
 		.map((entry) => ({
 			...entry,
+			edit: edits[entry.candidate.key],
 			...scoreOf(entry.candidate, entry.uses, pages.length, totalWords)
 		}))
-		.filter(({ candidate, score }) => score > TERM_LIMITS.leastScore || fixed.has(candidate.key))
+		.filter(({ candidate, score }) => score > TERM_LIMITS.leastScore || isFixed(candidate.key))
 		.sort(
 			(a, b) =>
 				rankOf(b, keyword) - rankOf(a, keyword) || (a.candidate.key < b.candidate.key ? -1 : 1)
-		)
-		.filter(({ candidate }, rank) => rank < TERM_LIMITS.shown || fixed.has(candidate.key));
-	const company = companyOf(scored.map(({ uses }) => uses));
-	return scored.map((entry, rank): Term => {
-		const share = (has: (use: TermUse) => boolean) => entry.uses.filter(has).length / pages.length;
+		);
+	const isStruck = ({ candidate, edit }: (typeof ranked)[number]) =>
+		edit?.isStruck === true && candidate.key !== keyword;
+	const scored = ranked
+		.filter((entry) => !isStruck(entry))
+		.filter(
+			({ candidate, edit }, rank) =>
+				rank < TERM_LIMITS.shown || isFixed(candidate.key) || (edit?.weight ?? null) !== null
+		);
+	const company = companyOf(scored.map((entry) => entry.uses));
+	const build = (entry: (typeof ranked)[number], rank: number, kept: readonly string[]): Term => {
+		const { candidate, edit, uses: on } = entry;
+		const share = (has: (use: TermUse) => boolean) => on.filter(has).length / pages.length;
+		const weight = needed.has(candidate.key)
+			? 'must'
+			: edit?.isOwn && on.length === 0
+				? 'should'
+				: weightOf(rank, on.length / pages.length);
+		const range =
+			candidate.key === keyword
+				? keywordRangeOf(on, candidate.length, options.targetWords)
+				: rangeOf(on, candidate.length, options.targetWords);
 		return {
-			key: entry.candidate.key,
+			key: candidate.key,
 			phrase: entry.phrase,
 			verbs: entry.verbs,
-			kind: kindOfCandidate(entry.candidate),
-			weight: fixed.has(entry.candidate.key)
-				? 'must'
-				: weightOf(rank, entry.uses.length / pages.length),
-			...(entry.candidate.key === keyword
-				? keywordRangeOf(entry.uses, entry.candidate.length, options.targetWords)
-				: entry.uses.length === 0
-					? { min: 1, max: 2 }
-					: rangeOf(entry.uses, entry.candidate.length, options.targetWords)),
-			uses: entry.uses,
+			variants: entry.variants,
+			kind: kindOfCandidate(candidate),
+			weight: edit?.weight ?? weight,
+			isOwn: edit?.isOwn === true,
+			isPinned: edit?.isPinned === true,
+			isSet: (edit?.weight ?? null) !== null || (edit?.range ?? null) !== null,
+			...(edit?.range ?? range),
+			uses: on,
 			places: {
 				title: share((use) => use.title),
 				h1: share((use) => use.h1),
@@ -178,17 +219,49 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 				faq: share((use) => use.faq)
 			},
 			position:
-				entry.uses.length === 0
+				on.length === 0
 					? 0
 					: quantileOf(
-							entry.uses.map(({ position }) => position),
+							on.map(({ position }) => position),
 							0.5
 						),
-			company: company[rank]!.map((other) => scored[other]!.candidate.key),
+			company: kept,
 			score: entry.score,
 			scoreParts: entry.scoreParts
 		};
-	});
+	};
+	const terms = scored.map((entry, rank) =>
+		build(
+			entry,
+			rank,
+			company[rank]!.map((other) => scored[other]!.candidate.key)
+		)
+	);
+	return {
+		// the sort is stable, so the order of strength stays within both halves
+		terms: terms.sort((a, b) => placeOf(b, keyword) - placeOf(a, keyword)),
+		struck: ranked.filter(isStruck).map((entry, rank) => build(entry, rank, []))
+	};
+}
+
+function placeOf({ key, isPinned }: Term, keyword: string): number {
+	return key === keyword ? 2 : isPinned ? 1 : 0;
+}
+
+function isVariant(edits: FindingEdits['terms'], key: string): boolean {
+	return (edits[key]?.into ?? null) !== null;
+}
+
+/** Phrases that count for another term, by the key of that term. */
+function variantsOf(edits: FindingEdits['terms']): Map<string, string[]> {
+	const variants = new Map<string, string[]>();
+	for (const [key, { into, phrase }] of Object.entries(edits)) {
+		if (into === null || into === key) continue;
+		const list = variants.get(into);
+		if (list) list.push(phrase);
+		else variants.set(into, [phrase]);
+	}
+	return variants;
 }
 
 /**
@@ -236,16 +309,21 @@ function foldCandidates(pages: readonly PageWork[]): Candidate[] {
 		pages.flatMap((page) => page.siteNames.map((name) => termKeyOf(name))).filter(Boolean)
 	);
 	const joinedNames = new Set([...names].map((name) => name.replace(/ /g, '')));
+	// most phrases stand on one page alone; they are passed over before anything is joined
+	const leastPages = pages.length <= 3 ? 1 : 2;
+	const on = new Map<string, number>();
+	for (const { candidates } of pages)
+		for (const { joined } of candidates) on.set(joined, (on.get(joined) ?? 0) + 1);
 	const byJoined = new Map<string, Candidate[]>();
 	for (const page of pages) {
-		for (const { key, length, count, surfaces, whole, asAction, asName } of page.candidates) {
-			const joined = key.replace(/ /g, '');
-			if (joinedNames.has(joined)) continue;
+		for (const candidate of page.candidates) {
+			const { key, joined, length, count, surfaces, whole, asAction, asName } = candidate;
+			if (on.get(joined)! < leastPages || joinedNames.has(joined)) continue;
 			const alike = byJoined.get(joined) ?? [];
 			byJoined.set(joined, alike);
-			let candidate = alike.find((other) => other.key === key);
-			if (!candidate) {
-				candidate = {
+			let folded = alike.find((other) => other.key === key);
+			if (!folded) {
+				folded = {
 					key,
 					length,
 					count: 0,
@@ -257,15 +335,15 @@ function foldCandidates(pages: readonly PageWork[]): Candidate[] {
 					asAction: 0,
 					asName: 0
 				};
-				alike.push(candidate);
+				alike.push(folded);
 			}
-			candidate.count += count;
-			candidate.whole += whole;
-			candidate.asAction += asAction;
-			candidate.asName += asName;
-			candidate.pages.add(page.id);
+			folded.count += count;
+			folded.whole += whole;
+			folded.asAction += asAction;
+			folded.asName += asName;
+			folded.pages.add(page.id);
 			for (const [surface, n] of surfaces)
-				candidate.surfaces.set(surface, (candidate.surfaces.get(surface) ?? 0) + n);
+				folded.surfaces.set(surface, (folded.surfaces.get(surface) ?? 0) + n);
 		}
 	}
 	const folded = [...byJoined.values()].map((alike) => {
@@ -322,12 +400,18 @@ function preselect(
 	candidates: readonly Candidate[],
 	pages: readonly PageWork[],
 	keyword: string,
-	fixed: ReadonlyMap<string, string>
+	fixed: ReadonlyMap<string, string>,
+	/** Terms that others count for; they stay whatever their own uses. */
+	isMain: (key: string) => boolean
 ): Candidate[] {
 	const leastPages = pages.length <= 3 ? 1 : 2;
 	const chosen = candidates
-		.filter(({ key, pages: on, count }) => !fixed.has(key) && on.size >= leastPages && count >= 2)
+		.filter(
+			({ key, pages: on, count }) =>
+				!fixed.has(key) && (isMain(key) || (on.size >= leastPages && count >= 2))
+		)
 		.filter(({ inside, count, length, key, whole }) => {
+			if (isMain(key)) return true;
 			if (whole < TERM_LIMITS.wholeShare * count) return false;
 			if (` ${keyword} `.includes(` ${key} `)) return true;
 			const most = length === 1 ? TERM_LIMITS.insideShareSingle : TERM_LIMITS.insideShare;
@@ -540,17 +624,30 @@ export function verbsOf(key: string): number[] {
 
 /** For each term the others it shares sections with, by Dice's coefficient; at most five. */
 function companyOf(uses: readonly (readonly TermUse[])[]): number[][] {
-	const sectionsOfTerm = uses.map(
-		(of) => new Set(of.flatMap(({ page, sections }) => sections.map(([s]) => `${page} ${s}`)))
-	);
-	const keyed = sectionsOfTerm.map((set) => [...set]);
+	const numbers = new Map<string, number>();
+	const termsIn: number[][] = [];
+	const sectionsOfTerm = uses.map((of, term) => {
+		const sections: number[] = [];
+		for (const use of of) {
+			for (const [s] of use.sections) {
+				const name = `${use.page} ${s}`;
+				let section = numbers.get(name);
+				if (section === undefined) numbers.set(name, (section = numbers.size));
+				sections.push(section);
+				(termsIn[section] ??= []).push(term);
+			}
+		}
+		return sections;
+	});
+	const shared = new Int32Array(uses.length);
 	return sectionsOfTerm.map((mine, i) => {
+		shared.fill(0);
+		for (const section of mine) for (const term of termsIn[section]!) shared[term]!++;
 		const scored: [number, number][] = [];
 		sectionsOfTerm.forEach((theirs, j) => {
-			if (i === j || theirs.size < 2 || mine.size < 2) return;
-			const shared = keyed[i]!.filter((section) => theirs.has(section)).length;
-			const dice = (2 * shared) / (mine.size + theirs.size);
-			if (shared >= 2 && dice > 0.2) scored.push([j, dice]);
+			if (i === j || shared[j]! < 2) return;
+			const dice = (2 * shared[j]!) / (mine.length + theirs.length);
+			if (dice > 0.2) scored.push([j, dice]);
 		});
 		return scored
 			.sort((a, b) => b[1] - a[1] || a[0] - b[0])

@@ -1,4 +1,5 @@
 import { countWords } from '../text';
+import { NO_EDITS, rulesOf, type GroupEdits, type GroupRules } from './edits';
 import {
 	headingItems,
 	JOIN_AT,
@@ -32,27 +33,71 @@ export interface Topic {
 	readonly formats: Readonly<Record<'list' | 'steps' | 'table', number>>;
 }
 
-/** Merged headings of all pages in their usual order. The keyword's own words hardly count for likeness. */
-export function findTopics(pages: readonly PageWork[], keyword: string): Topic[] {
+export interface TopicsFound {
+	readonly topics: readonly Topic[];
+	/** Topics struck out by hand. */
+	readonly struck: readonly Topic[];
+}
+
+/**
+ * Merged headings of all pages in their usual order. The keyword's own words hardly count for
+ * likeness; what the writer joined, parted, named or struck out stays so.
+ */
+export function findTopics(
+	pages: readonly PageWork[],
+	keyword: string,
+	edits: GroupEdits = NO_EDITS.topics
+): TopicsFound {
 	const items = headingItems(pages, keyword);
-	const groups = cluster(items);
-	const topics = groups.map((group) => topicOf(group));
+	const rules = rulesOf(edits);
+	const topics = cluster(items, rules).map((group) => {
+		const topic = topicOf(group);
+		const name = rules.nameOf(topic.headings.map(({ ref }) => ref));
+		return name === null ? topic : { ...topic, label: name };
+	});
 	topics.sort(
 		(a, b) =>
 			a.position - b.position || b.pages.length - a.pages.length || (a.label < b.label ? -1 : 1)
 	);
-	return withParents(topics, items);
+	const isStruck = ({ headings }: Topic) => rules.isStruck(headings.map(({ ref }) => ref));
+	return {
+		topics: withParents(
+			topics.filter((topic) => !isStruck(topic)),
+			items
+		),
+		struck: topics.filter(isStruck)
+	};
 }
 
 /**
  * Average linkage: the two groups most alike are joined until none is alike enough. Headings
  * of one page never meet in a group unless they are worded the same.
  */
-function cluster(items: readonly HeadingItem[]): HeadingItem[][] {
+function cluster(items: readonly HeadingItem[], rules: GroupRules): HeadingItem[][] {
 	const groups: (HeadingItem[] | null)[] = items.map((item) => [item]);
 	const sums = likenessTable(items);
 	const fits = (a: readonly HeadingItem[], b: readonly HeadingItem[]) =>
-		a.every((x) => b.every((y) => x.page !== y.page || x.plain === y.plain));
+		a.every((x) =>
+			b.every((y) => (x.page !== y.page || x.plain === y.plain) && rules.mayMeet(x.ref, y.ref))
+		);
+	const join = (i: number, j: number) => {
+		groups[i]!.push(...groups[j]!);
+		groups[j] = null;
+		for (let k = 0; k < groups.length; k++) {
+			if (!groups[k] || k === i) continue;
+			sums[i]![k] = sums[i]![k]! + sums[j]![k]!;
+			sums[k]![i] = sums[i]![k]!;
+		}
+	};
+	// what was put together by hand stands together before likeness is asked
+	const firstOf = new Map<number, number>();
+	items.forEach(({ ref }, i) => {
+		const set = rules.setOf(ref);
+		if (set < 0) return;
+		const first = firstOf.get(set);
+		if (first === undefined) firstOf.set(set, i);
+		else join(first, i);
+	});
 
 	/** Average likeness of two groups; −1 when they may not meet. */
 	const near = (i: number, j: number): number => {
@@ -72,20 +117,14 @@ function cluster(items: readonly HeadingItem[]): HeadingItem[][] {
 			if (value > nearness[i]!) [partner[i], nearness[i]] = [j, value];
 		}
 	};
-	groups.forEach((_, i) => look(i));
+	groups.forEach((group, i) => group && look(i));
 	for (;;) {
 		let i = -1;
 		for (let k = 0; k < groups.length; k++)
 			if (groups[k] && partner[k]! >= 0 && (i < 0 || nearness[k]! > nearness[i]!)) i = k;
 		if (i < 0) break;
 		const j = partner[i]!;
-		groups[i]!.push(...groups[j]!);
-		groups[j] = null;
-		for (let k = 0; k < groups.length; k++) {
-			if (!groups[k] || k === i) continue;
-			sums[i]![k] = sums[i]![k]! + sums[j]![k]!;
-			sums[k]![i] = sums[i]![k]!;
-		}
+		join(i, j);
 		look(i);
 		for (let k = 0; k < groups.length; k++) {
 			if (!groups[k] || k === i) continue;
@@ -115,8 +154,9 @@ function topicOf(group: readonly HeadingItem[]): Topic {
 		id: `topic:${[...group].map((item) => `${item.page}/${item.section}`).sort()[0]}`,
 		label: labelOf(group),
 		headings: group
-			.map(({ page, section, text, level, words, position }) => ({
+			.map(({ page, ref, section, text, level, words, position }) => ({
 				page,
+				ref,
 				section,
 				text,
 				level,
@@ -201,6 +241,7 @@ export function findOwnTopics(
 	notes: readonly PageWork[],
 	keyword: string
 ): OwnTopic[] {
+	if (notes.length === 0) return [];
 	const items = headingItems([...pages, ...notes], keyword);
 	const table = likenessTable(items);
 	const isPage = (item: HeadingItem) => item.pageIndex < pages.length;
@@ -210,7 +251,7 @@ export function findOwnTopics(
 			item.words >= LEAST_OWN_WORDS &&
 			!items.some((other, j) => isPage(other) && table[i]![j]! >= JOIN_AT)
 	);
-	return cluster(own).map((group) => ({
+	return cluster(own, rulesOf(NO_EDITS.topics)).map((group) => ({
 		id: `own:${group[0]!.page}/${group[0]!.section}`,
 		label: labelOf(group),
 		at: group.map(({ page, section, words }) => ({ source: page, section, words })),

@@ -16,3 +16,4 @@ export * from './weak-spots';
 export * from './working-title';
 export * from './write-keywords';
 export * from './years';
+export * from './phrases-about';

@@ -1,4 +1,5 @@
 import type { TopicIntent } from '../findings';
+import { termKeyOf } from '../text';
 
 /** What a section does; decides how it is drafted. */
 export const SECTION_KINDS = [
@@ -186,5 +187,20 @@ export function newSection(
 		questions: [],
 		facts: [],
 		locked: false
+	};
+}
+
+/** A plan with its terms under the keys of today, in which spellings of one word meet. */
+export function withTermKeys(plan: Plan): Plan {
+	return {
+		...plan,
+		sections: plan.sections.map((section) => ({
+			...section,
+			terms: section.terms.map((placement) => ({
+				...placement,
+				term: termKeyOf(placement.term)
+			}))
+		})),
+		unplaced: plan.unplaced.map((entry) => ({ ...entry, term: termKeyOf(entry.term) }))
 	};
 }

@@ -23,7 +23,20 @@ const ENDS_STOP = /[.!?…:]["”’)\]]*\s*$/;
  * and joins what it cuts too early: abbreviations, initials, list numbers, decimals, and any
  * piece followed by a lower-case start. A line break that ends a block is a sentence end.
  */
-export function sentencesOf(text: string): Sentence[] {
+export function sentencesOf(text: string): readonly Sentence[] {
+	const known = recent.get(text);
+	if (known) return known;
+	const sentences = cutSentences(text);
+	if (recent.size >= RECENT) recent.clear();
+	recent.set(text, sentences);
+	return sentences;
+}
+
+/** A text is asked for several times in a row: for its words, its figures and its reading grade. */
+const recent = new Map<string, readonly Sentence[]>();
+const RECENT = 64;
+
+function cutSentences(text: string): Sentence[] {
 	const sentences: Sentence[] = [];
 	let start = 0;
 	let open = '';

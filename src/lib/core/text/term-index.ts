@@ -57,7 +57,7 @@ export function wordKeyOf(plain: string): string {
 export function keysOf(text: string): KeyedWord[] {
 	const keys: KeyedWord[] = [];
 	for (const word of wordsOf(text)) {
-		if (!/[\u2010\u2011-]/.test(word.text)) {
+		if (!word.text.includes('-') && !/[\u2010\u2011]/.test(word.text)) {
 			keys.push({ key: wordKeyOf(plainWord(word.text)), start: word.start, end: word.end });
 			continue;
 		}

@@ -15,8 +15,10 @@ const WORD =
 /** Words in order of appearance; empty text gives an empty list. */
 export function wordsOf(text: string): Word[] {
 	const words: Word[] = [];
-	for (const match of text.matchAll(WORD)) {
-		words.push({ text: match[0], start: match.index, end: match.index + match[0].length });
+	// matchAll would copy the pattern for every text, and this is asked of every sentence
+	WORD.lastIndex = 0;
+	for (let match = WORD.exec(text); match !== null; match = WORD.exec(text)) {
+		words.push({ text: match[0], start: match.index, end: WORD.lastIndex });
 	}
 	return words;
 }

@@ -1,15 +1,23 @@
 import { getContext, setContext } from 'svelte';
 import { factsNoteOf } from '$lib/core/clients';
-import type { Findings } from '$lib/core/findings';
-import type { Plan } from '$lib/core/plan';
+import {
+	LISTS_AS_SOURCE,
+	NO_EDITS,
+	OWN_AS_SOURCE,
+	type FindingEdits,
+	type Findings,
+	type ListedPhrase
+} from '$lib/core/findings';
+import { withTermKeys, type Plan } from '$lib/core/plan';
 import type { PageStanding } from '$lib/core/standing';
 import { follow } from '$lib/data/follow';
-import { phraseKeyOf, type RankedResult } from '$lib/core/keywords';
+import { phraseKeyOf, phrasesAbout, type RankedResult } from '$lib/core/keywords';
 import { isMaterial, momentOf, timeOf } from '$lib/core/notes';
 import { alikePagesOf } from '$lib/core/pages';
 import { listAwaited, listNotes, listPages } from '$lib/data/pages';
 import { listTakes, readPlan, savePlan } from '$lib/data/takes';
 import { changeAssignment } from '$lib/data/assignments';
+import { readAllRows } from '$lib/data/keywords';
 import {
 	db,
 	type Assignment,
@@ -35,6 +43,7 @@ export class Session {
 	#notes = $state.raw<readonly Note[] | undefined>();
 	#awaited = $state.raw<readonly AwaitedPage[] | undefined>();
 	#results = $state.raw<readonly RankedResult[] | null>(null);
+	#listed = $state.raw<readonly ListedPhrase[] | undefined>();
 	#client = $state.raw<Client | null | undefined>();
 	#plan = $state.raw<Plan | null | undefined>();
 	#takes = $state.raw<readonly Take[] | undefined>();
@@ -55,6 +64,10 @@ export class Session {
 	readonly results = $derived(this.#results);
 	/** Pages that nearly repeat an earlier one, by id. */
 	readonly alike = $derived(alikePagesOf(this.pages));
+	/** Phrases of the client's keyword lists that are about the keyword. */
+	readonly listed = $derived(this.#listed ?? []);
+	/** What was changed about the findings by hand. */
+	readonly edits = $derived(this.#assignment?.edits ?? NO_EDITS);
 	/** Null: nobody named, or not in this browser. */
 	readonly client = $derived(this.#client ?? null);
 	/** The writer's own notes and lists, and behind them the facts of the client. */
@@ -66,6 +79,7 @@ export class Session {
 			this.#pages !== undefined &&
 			this.#notes !== undefined &&
 			this.#client !== undefined &&
+			this.#listed !== undefined &&
 			this.#plan !== undefined &&
 			this.#takes !== undefined
 	);
@@ -95,6 +109,8 @@ export class Session {
 					this.#assignment.brief.effort,
 					this.#assignment.brief.grade,
 					this.required,
+					this.#assignment.edits,
+					this.listed,
 					this.counted.map(({ id, struck, order }) => [id, struck, order]),
 					this.notes.map(({ id, kind, text }) => [id, kind, text.length, textSign(text)])
 				])
@@ -156,8 +172,17 @@ export class Session {
 				tell
 			),
 			follow(
+				async () => {
+					const own = await db.assignments.get(this.id);
+					if (!own) return [];
+					return phrasesAbout(await readAllRows(own.client ?? ''), own.keyword);
+				},
+				(value) => (this.#listed = value),
+				tell
+			),
+			follow(
 				() => readPlan(this.id),
-				(value) => (this.#plan = value?.plan ?? null),
+				(value) => (this.#plan = value ? withTermKeys(value.plan) : null),
 				tell
 			),
 			follow(
@@ -180,7 +205,9 @@ export class Session {
 			mustNotSay: this.mustNotSay,
 			callToAction: this.#assignment?.brief.callToAction ?? '',
 			pages: this.counted.map(({ id, article, struck }) => ({ id, article, struck })),
-			notes: this.notes.map(({ id, kind, name, text }) => ({ id, kind, name, text }))
+			notes: this.notes.map(({ id, kind, name, text }) => ({ id, kind, name, text })),
+			listed: this.listed,
+			edits: this.edits
 		};
 	}
 
@@ -258,6 +285,11 @@ export class Session {
 		);
 	}
 
+	/** Changes the findings by hand, as a step that can be taken back. */
+	async edit(label: string, edits: FindingEdits): Promise<void> {
+		await this.change(label, { edits }, { quiet: false });
+	}
+
 	#clientNotes(): Note[] {
 		const client = this.#client;
 		const text = client ? factsNoteOf(client) : '';
@@ -278,6 +310,8 @@ export class Session {
 	/** Name of a page or note for the writer, by id. */
 	nameOf(id: string): string {
 		if (id === 'brief') return 'the brief';
+		if (id === LISTS_AS_SOURCE) return 'a keyword list';
+		if (id === OWN_AS_SOURCE) return 'you';
 		const page = this.pages.find((other) => other.id === id);
 		if (page) return page.article.siteName || page.article.title || page.name;
 		return this.notes.find((other) => other.id === id)?.name ?? 'a list';

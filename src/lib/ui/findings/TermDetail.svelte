@@ -13,11 +13,11 @@
 	let contexts = $state.raw<readonly Context[] | null>(null);
 
 	$effect(() => {
-		const { phrase, verbs } = term;
+		const { phrase, verbs, variants } = term;
 		const evidence = input;
 		let isStale = false;
 		contexts = null;
-		void analysis.context(evidence, phrase, [...verbs]).then((found) => {
+		void analysis.context(evidence, $state.snapshot({ phrase, verbs, variants })).then((found) => {
 			if (!isStale) contexts = found;
 		});
 		return () => {

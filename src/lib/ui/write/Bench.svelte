@@ -67,7 +67,7 @@
 		let isStale = false;
 		contexts = [];
 		if (!wanted) return;
-		void analysis.context(session.input, wanted.phrase, [...wanted.verbs]).then((found) => {
+		void analysis.context(session.input, $state.snapshot(wanted)).then((found) => {
 			if (!isStale) contexts = found;
 		});
 		return () => {

@@ -1,0 +1,45 @@
+import { contentStemsOf } from '../text';
+import { middleVolumeOf, type Keyword } from './keyword';
+
+/** Share of a keyword's words that a phrase has to hold to be about it; verbs of doing count little. */
+const ABOUT_AT = 0.6;
+const VERB_WEIGHT = 0.3;
+const VERBS = new Set(
+	contentStemsOf(
+		'build make lay fix repair choose buy grow plant clean install paint write start keep dig cut cook bake plan find train use best guide beginner cheap'
+	)
+);
+/** More would be a keyword list again. */
+const MOST = 300;
+
+/**
+ * Phrases of keyword lists that are about a keyword, most searched first, each once with its
+ * searches a month or null. A phrase is about it when it holds most of its words, in any inflection.
+ */
+export function phrasesAbout(
+	rows: readonly Keyword[],
+	keyword: string
+): { readonly phrase: string; readonly volume: number | null }[] {
+	const wanted = [...new Set(contentStemsOf(keyword))].map((stem) => ({
+		stem,
+		weight: VERBS.has(stem) ? VERB_WEIGHT : 1
+	}));
+	const all = wanted.reduce((sum, { weight }) => sum + weight, 0);
+	if (all === 0) return [];
+	const own = keyword.trim().toLowerCase();
+	const found = new Map<string, number | null>();
+	for (const row of rows) {
+		const phrase = row.phrase.trim().toLowerCase();
+		if (phrase === own || phrase === '') continue;
+		const stems = new Set(contentStemsOf(phrase));
+		const held = wanted.reduce((sum, { stem, weight }) => sum + (stems.has(stem) ? weight : 0), 0);
+		if (held / all < ABOUT_AT) continue;
+		const volume = middleVolumeOf(row);
+		const known = found.get(phrase);
+		found.set(phrase, volume === null ? (known ?? null) : Math.max(volume, known ?? 0));
+	}
+	return [...found]
+		.map(([phrase, volume]) => ({ phrase, volume }))
+		.sort((a, b) => (b.volume ?? -1) - (a.volume ?? -1) || (a.phrase < b.phrase ? -1 : 1))
+		.slice(0, MOST);
+}
