@@ -22,6 +22,8 @@ export interface FactGroup {
 	readonly id: string;
 	/** What it is a figure of: words the sentences share; empty for a single sentence. */
 	readonly label: string;
+	/** What is measured: figures of one dimension can be compared. */
+	readonly dimension: string;
 	/** Unit the values are given in: the one used most. */
 	readonly unit: string;
 	readonly per: string;
@@ -282,6 +284,7 @@ function groupOf(group: readonly Statement[]): FactGroup {
 	return {
 		id: `figure:${group[0]!.fact.id}/${group[0]!.at}`,
 		label: group.length > 1 ? labelOf(group) : '',
+		dimension: group[0]!.dimension,
 		unit,
 		per: group[0]!.quantity.per,
 		values,

@@ -196,6 +196,17 @@ function keywordPlacesOf(
 	};
 }
 
+/** The measurable make-up of a take, by the measures that pages have. */
+export function shapeOfTake(blocks: readonly BlockMeasure[], meta: ArticleMeta): Shape {
+	return shapeOfBlocks(
+		blocks,
+		takeSectionsOf(blocks),
+		meta,
+		addReading(blocks.map((block) => block.reading)),
+		blocks.flatMap((block) => (block.paragraphWords > 0 ? [block.paragraphWords] : []))
+	);
+}
+
 function shapeOfBlocks(
 	blocks: readonly BlockMeasure[],
 	sections: readonly TakeSection[],

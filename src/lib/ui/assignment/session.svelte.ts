@@ -286,8 +286,17 @@ export class Session {
 	}
 
 	/** Changes the findings by hand, as a step that can be taken back. */
-	async edit(label: string, edits: FindingEdits): Promise<void> {
-		await this.change(label, { edits }, { quiet: false });
+	async edit(label: string, change: (edits: FindingEdits) => FindingEdits): Promise<void> {
+		let before: FindingEdits = NO_EDITS;
+		await history.run({
+			label,
+			// the stored state is asked for, since steps can follow one another faster than it comes back
+			redo: async () => {
+				before = (await db.assignments.get(this.id))?.edits ?? NO_EDITS;
+				await changeAssignment(this.id, { edits: change(before) });
+			},
+			undo: () => changeAssignment(this.id, { edits: before })
+		});
 	}
 
 	#clientNotes(): Note[] {

@@ -1,41 +1,46 @@
 <!-- Findings: what the counted pages say, in terms, topics, questions and shape. -->
 <script lang="ts">
 	import { resolve } from '$app/paths';
+	import { shapeOfTake } from '$lib/core/standing';
 	import { measureDoc } from '$lib/core/takes';
 	import { indexTerms } from '$lib/core/text';
 	import { useSession } from '../assignment/session.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
 	import Tabs from '../parts/Tabs.svelte';
+	import FactsView from './FactsView.svelte';
+	import PhrasesView from './PhrasesView.svelte';
 	import QuestionsView from './QuestionsView.svelte';
 	import ShapeView from './ShapeView.svelte';
-	import { overviewOf } from './overview';
-	import TermDetail from './TermDetail.svelte';
-	import TermsGrid from './TermsGrid.svelte';
+	import TermsView from './TermsView.svelte';
 	import TopicsView from './TopicsView.svelte';
 
 	const session = useSession();
-	const TABS = ['Terms', 'Topics', 'Questions', 'Shape'] as const;
+	const TABS = ['Terms', 'Long phrases', 'Topics', 'Questions', 'Facts', 'Shape'] as const;
 	let tab = $state<(typeof TABS)[number]>('Terms');
-	let chosen = $state<string | null>(null);
 
 	const findings = $derived(session.findings);
-	const term = $derived(
-		findings?.terms.find(({ key }) => key === chosen) ??
-			findings?.terms.find(({ phrase }) => !findings.keyword.toLowerCase().includes(phrase)) ??
-			findings?.terms[0] ??
-			null
-	);
 	const take = $derived(session.takes.at(-1));
-	/** Uses of every term in the last take, or null without one. */
+	/** The last take measured by the findings, or null without one. */
+	const measured = $derived(
+		take && findings ? measureDoc(take.doc, indexTerms(findings.terms), new Float64Array()) : null
+	);
+	/** Uses of every term in the last take. */
 	const ours = $derived.by(() => {
-		if (!take || !findings) return null;
-		const blocks = measureDoc(take.doc, indexTerms(findings.terms), new Float64Array());
+		if (!measured || !findings) return null;
 		const uses = new Map<string, number>();
-		for (const { counts } of blocks)
+		for (const { counts } of measured)
 			for (const [t, n] of counts.all)
 				uses.set(findings.terms[t]!.key, (uses.get(findings.terms[t]!.key) ?? 0) + n);
 		return uses;
 	});
+	const shape = $derived(
+		measured
+			? shapeOfTake(measured, {
+					titleTag: session.plan?.titleTag ?? '',
+					description: session.plan?.description ?? ''
+				})
+			: null
+	);
 </script>
 
 {#if session.counted.length === 0}
@@ -57,56 +62,33 @@
 			/>{:else}<p class="text-ink-2" role="status">Reading the evidence …</p>{/if}
 	</div>
 {:else}
-	<div
-		class="grid h-full grid-cols-[minmax(0,1fr)_330px] max-lg:grid-cols-1 max-lg:overflow-y-auto"
-		class:wide={tab !== 'Terms'}
+	<section
+		class="flex h-full min-h-0 min-w-0 flex-col px-5 pt-3 max-lg:overflow-y-auto max-sm:px-3"
 		class:opacity-70={session.isBehind}
+		aria-label="Findings"
+		aria-busy={session.isBehind}
 	>
-		<section class="flex min-h-0 min-w-0 flex-col px-5 pt-3 max-sm:px-3" aria-label="Findings">
-			<div class="flex items-end gap-5 border-b border-rule">
+		<div class="tabs flex items-end gap-5 border-b border-rule">
+			<div class="min-w-0 overflow-x-auto">
 				<Tabs label="Findings" tabs={TABS.map((name) => ({ id: name, name }))} bind:value={tab} />
-				<p class="ml-auto pb-2 text-ink-2 max-sm:hidden">
-					for {findings.targetWords.toLocaleString('en')} words · {session.counted.length} pages counted
-				</p>
 			</div>
-			{#if tab === 'Terms'}
-				<p class="max-w-3xl py-3 font-serif text-[15.5px] leading-relaxed">
-					{#each overviewOf(findings) as part, i (i)}{#if part.strong}<strong>{part.text}</strong
-							>{:else}{part.text}{/if}{/each}
-				</p>
-				<TermsGrid
-					{findings}
-					letters={session.letters}
-					{ours}
-					chosen={term?.key ?? null}
-					onchoose={(key) => (chosen = key)}
-				/>
-			{:else if tab === 'Topics'}
-				<TopicsView {findings} letters={session.letters} />
-			{:else if tab === 'Questions'}
-				<QuestionsView {findings} letters={session.letters} nameOf={(id) => session.nameOf(id)} />
-			{:else}
-				<ShapeView {findings} letters={session.letters} />
-			{/if}
-		</section>
+			<p class="ml-auto pb-2 whitespace-nowrap text-ink-2 max-lg:hidden">
+				for {findings.targetWords.toLocaleString('en')} words · {session.counted.length}
+				{session.counted.length === 1 ? 'page' : 'pages'} counted
+			</p>
+		</div>
 		{#if tab === 'Terms'}
-			<aside
-				class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-5 py-4 max-lg:border-t max-lg:border-l-0"
-				aria-label="Uses in context"
-			>
-				{#if term}<TermDetail
-						{term}
-						{findings}
-						letters={session.letters}
-						input={session.input}
-					/>{/if}
-			</aside>
+			<TermsView {findings} {ours} />
+		{:else if tab === 'Long phrases'}
+			<PhrasesView {findings} />
+		{:else if tab === 'Topics'}
+			<TopicsView {findings} />
+		{:else if tab === 'Questions'}
+			<QuestionsView {findings} />
+		{:else if tab === 'Facts'}
+			<FactsView {findings} />
+		{:else}
+			<ShapeView {findings} letters={session.letters} ours={shape} />
 		{/if}
-	</div>
+	</section>
 {/if}
-
-<style>
-	.wide {
-		grid-template-columns: minmax(0, 1fr);
-	}
-</style>

@@ -1,18 +1,27 @@
-<!-- The make-up of the counted pages: every measure as a strip, or as a table. -->
+<!-- The make-up of the counted pages beside our take: every measure as a strip, or as a table. -->
 <script lang="ts">
-	import { SHAPE_MEASURES, type Findings } from '$lib/core/findings';
+	import { SHAPE_MEASURES, type Findings, type Shape } from '$lib/core/findings';
 	import { theme } from '../frame/theme.svelte';
+	import { capital } from './in-words';
+	import { habitsShown } from './overview';
 
 	interface Props {
 		findings: Findings;
 		letters: ReadonlyMap<string, string>;
+		/** Measures of our take; null without one. */
+		ours: Shape | null;
 	}
-	let { findings, letters }: Props = $props();
+	let { findings, letters, ours }: Props = $props();
 	let isTable = $state(false);
 
 	const measures = $derived(
-		SHAPE_MEASURES.map((measure, i) => ({ ...measure, spread: findings.shape[i]! }))
+		SHAPE_MEASURES.map((measure, i) => ({
+			...measure,
+			spread: findings.shape[i]!,
+			ours: ours?.[measure.id] ?? null
+		}))
 	);
+	const habits = $derived(habitsShown(findings));
 
 	function show(value: number, decimals: number): string {
 		return value.toLocaleString('en', { maximumFractionDigits: decimals });
@@ -34,34 +43,46 @@
 </script>
 
 <div class="min-h-0 flex-1 overflow-y-auto pb-8">
+	{#if habits.length > 0}
+		<p class="max-w-4xl pt-3 font-serif text-[14.5px] leading-relaxed">
+			What they have in common: {habits.join('; ')}.
+		</p>
+	{/if}
 	<p class="py-2 text-ink-2">
-		Each letter is a page; the band holds the middle half of them.
+		Each letter is a page; the band holds the middle half of them{ours
+			? '; the pointer is your last take'
+			: ''}.
 		<button class="linkish ml-2" aria-pressed={isTable} onclick={() => (isTable = !isTable)}
 			>{isTable ? 'See as strips' : 'See as a table'}</button
 		>
 	</p>
 	{#if isTable}
-		<table class="grid-table max-w-4xl">
-			<thead
-				><tr
-					><th>Measure</th><th class="text-right">Least</th><th class="text-right"
-						>Lower quartile</th
-					><th class="text-right">Median</th><th class="text-right">Upper quartile</th><th
-						class="text-right">Most</th
-					></tr
-				></thead
-			>
-			<tbody>
-				{#each measures as { id, label, decimals, spread } (id)}
-					<tr>
-						<td>{label}</td>
-						{#each [spread.min, spread.lower, spread.median, spread.upper, spread.max] as value, i (i)}<td
-								class="text-right">{show(value, decimals)}</td
-							>{/each}
-					</tr>
-				{/each}
-			</tbody>
-		</table>
+		<div class="overflow-x-auto">
+			<table class="grid-table max-w-5xl">
+				<thead
+					><tr
+						><th>Measure</th><th class="text-right!">Least</th><th class="text-right!"
+							>Lower quartile</th
+						><th class="text-right!">Median</th><th class="text-right!">Upper quartile</th><th
+							class="text-right!">Most</th
+						>{#if ours}<th class="text-right!">Our take</th>{/if}</tr
+					></thead
+				>
+				<tbody>
+					{#each measures as { id, label, decimals, spread, ours: own } (id)}
+						<tr>
+							<td>{capital(label)}</td>
+							{#each [spread.min, spread.lower, spread.median, spread.upper, spread.max] as value, i (i)}<td
+									class="text-right">{show(value, decimals)}</td
+								>{/each}
+							{#if ours}<td class="text-right font-semibold"
+									>{own === null ? '–' : show(own, decimals)}</td
+								>{/if}
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
 	{:else}
 		<div
 			{@attach chart}

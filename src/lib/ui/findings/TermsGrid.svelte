@@ -1,42 +1,75 @@
-<!-- Term × page: how often and where each page uses each term. -->
+<!-- Term × page: how often and where each page uses each term. Only the rows in sight are drawn. -->
 <script lang="ts">
+	import { createVirtualizer } from '@tanstack/svelte-virtual';
+	import { untrack } from 'svelte';
+	import { MediaQuery } from 'svelte/reactivity';
+	import { get } from 'svelte/store';
 	import type { Findings, Term, TermWeight } from '$lib/core/findings';
 	import { termStateOf } from '$lib/core/takes';
-	import { toast } from 'svelte-sonner';
 	import StateMark from '../parts/StateMark.svelte';
+	import { wantedShown, type TermRow, type TermSort } from './term-rows';
 
 	interface Props {
 		findings: Findings;
+		rows: readonly TermRow[];
 		letters: ReadonlyMap<string, string>;
 		/** Uses in our take by term key; null without a take. */
 		ours: ReadonlyMap<string, number> | null;
+		sort: TermSort;
+		ticked: ReadonlySet<string>;
 		chosen: string | null;
+		onsort: (sort: TermSort) => void;
+		ontick: (keys: ReadonlySet<string>) => void;
 		onchoose: (key: string) => void;
+		/** Strikes a row out, or brings it back. */
+		onstrike: (row: TermRow) => void;
+		onpin: (row: TermRow) => void;
+		onweigh: (row: TermRow, weight: TermWeight) => void;
 	}
-	let { findings, letters, ours, chosen, onchoose }: Props = $props();
+	let {
+		findings,
+		rows,
+		letters,
+		ours,
+		sort,
+		ticked,
+		chosen,
+		onsort,
+		ontick,
+		onchoose,
+		onstrike,
+		onpin,
+		onweigh
+	}: Props = $props();
 
-	type Sort = 'rank' | 'phrase' | 'pages' | 'opening';
-	let sort = $state<Sort>('rank');
-	let weight = $state<TermWeight | 'all'>('all');
-	let search = $state('');
-	let body = $state<HTMLElement>();
-
-	const pages = $derived(
-		[...letters]
-			.map(([id, letter]) => ({ id, letter }))
-			.filter(({ id }) => findings.pages.some((page) => page.id === id))
-	);
-	const rows = $derived.by(() => {
-		const wanted = search.trim().toLowerCase();
-		const kept = findings.terms.filter(
-			(term) =>
-				(weight === 'all' || term.weight === weight) && term.phrase.toLowerCase().includes(wanted)
-		);
-		if (sort === 'phrase') return kept.toSorted((a, b) => (a.phrase < b.phrase ? -1 : 1));
-		if (sort === 'pages') return kept.toSorted((a, b) => b.uses.length - a.uses.length);
-		if (sort === 'opening') return kept.toSorted((a, b) => b.places.opening - a.places.opening);
-		return kept;
+	const ROW_HEIGHT = 31;
+	const WEIGHT_KEYS: Readonly<Record<string, TermWeight>> = { 1: 'must', 2: 'should', 3: 'could' };
+	let scroller = $state<HTMLDivElement>();
+	const virtual = createVirtualizer<HTMLDivElement, HTMLTableRowElement>({
+		count: 0,
+		getScrollElement: () => scroller ?? null,
+		estimateSize: () => ROW_HEIGHT,
+		overscan: 8
 	});
+	$effect(() => {
+		const count = rows.length;
+		const element = scroller ?? null;
+		untrack(() => get(virtual).setOptions({ count, getScrollElement: () => element }));
+	});
+	const items = $derived($virtual.getVirtualItems());
+	const above = $derived(items[0]?.start ?? 0);
+	const below = $derived($virtual.getTotalSize() - (items.at(-1)?.end ?? 0));
+
+	const narrow = new MediaQuery('max-width: 48rem');
+	const pages = $derived(
+		narrow.current
+			? []
+			: [...letters]
+					.map(([id, letter]) => ({ id, letter }))
+					.filter(({ id }) => findings.pages.some((page) => page.id === id))
+	);
+	const columns = $derived(5 + pages.length + (ours ? 1 : 0));
+	const cellWidth = $derived(pages.length > 14 ? 30 : pages.length > 10 ? 42 : 54);
 	// a rate at the top of what is usual fills the cell; the square root keeps rare uses visible
 	const most = $derived(
 		Math.max(1, ...findings.terms.flatMap(({ uses }) => uses.map(({ rate }) => rate)))
@@ -46,170 +79,211 @@
 		return term.uses.find((other) => other.page === page);
 	}
 
-	function rangeText({ min, max }: Term): string {
-		return min === max ? String(min) : `${min}–${max}`;
+	function tick(key: string) {
+		const next = new Set(ticked);
+		if (!next.delete(key)) next.add(key);
+		ontick(next);
 	}
 
-	async function copy(form: 'commas' | 'lines' | 'markdown') {
-		const phrases = rows.map(({ phrase }) => phrase);
-		const text =
-			form === 'commas'
-				? phrases.join(', ')
-				: form === 'lines'
-					? phrases.join('\n')
-					: [
-							'| term | weight | wanted | pages |',
-							'| --- | --- | --- | --- |',
-							...rows.map(
-								(term) =>
-									`| ${term.phrase} | ${term.weight} | ${rangeText(term)} | ${term.uses.length} |`
-							)
-						].join('\n');
-		await navigator.clipboard.writeText(text);
-		toast(`Copied ${phrases.length} terms.`);
+	async function goTo(at: number) {
+		const row = rows[at];
+		if (!row) return;
+		onchoose(row.term.key);
+		$virtual.scrollToIndex(at);
+		await new Promise(requestAnimationFrame);
+		await new Promise(requestAnimationFrame);
+		scroller?.querySelector<HTMLButtonElement>(`[data-at="${at}"] button.open`)?.focus();
 	}
 
 	function onkeydown(event: KeyboardEvent, at: number) {
-		const to = event.key === 'ArrowDown' ? at + 1 : event.key === 'ArrowUp' ? at - 1 : null;
-		if (to === null || !rows[to]) return;
+		if (event.altKey || event.ctrlKey || event.metaKey) return;
+		const row = rows[at]!;
+		const to = {
+			ArrowDown: at + 1,
+			ArrowUp: at - 1,
+			PageDown: Math.min(rows.length - 1, at + 15),
+			PageUp: Math.max(0, at - 15),
+			Home: 0,
+			End: rows.length - 1
+		}[event.key];
+		const weight = WEIGHT_KEYS[event.key];
+		if (to !== undefined) void goTo(to);
+		else if (event.key === ' ') tick(row.term.key);
+		else if (event.key === 'x' || event.key === 'Delete') onstrike(row);
+		else if (event.key === 'p') onpin(row);
+		else if (weight) onweigh(row, weight);
+		else return;
 		event.preventDefault();
-		onchoose(rows[to].key);
-		body?.querySelectorAll<HTMLButtonElement>('button.open')[to]?.focus();
 	}
 </script>
 
-<div class="flex flex-wrap items-center gap-2 pb-2">
-	<input
-		class="field max-w-44"
-		type="search"
-		placeholder="Find a term"
-		aria-label="Find a term"
-		bind:value={search}
-	/>
-	<select class="field w-auto" bind:value={weight} aria-label="Weight">
-		<option value="all">every weight</option>
-		<option value="must">must</option>
-		<option value="should">should</option>
-		<option value="could">could</option>
-	</select>
-	<details class="relative">
-		<summary class="act list-none">Copy ▾</summary>
-		<div class="absolute z-10 mt-1 flex flex-col border border-ink bg-base-100 py-1">
-			<button
-				class="px-3 py-1 text-left whitespace-nowrap hover:bg-wash"
-				onclick={() => void copy('commas')}>with commas</button
-			>
-			<button
-				class="px-3 py-1 text-left whitespace-nowrap hover:bg-wash"
-				onclick={() => void copy('lines')}>as lines</button
-			>
-			<button
-				class="px-3 py-1 text-left whitespace-nowrap hover:bg-wash"
-				onclick={() => void copy('markdown')}>as a Markdown table</button
-			>
-		</div>
-	</details>
-	<p class="ml-auto text-xs text-ink-2 max-sm:hidden">
-		bar: uses per 1,000 words <span class="line"></span> in a heading <span class="ring"></span> in the
-		opening
-	</p>
-</div>
+{#snippet sortHead(id: TermSort, name: string, title: string)}
+	<th aria-sort={sort === id ? (id === 'phrase' ? 'ascending' : 'descending') : undefined}
+		><button {title} onclick={() => onsort(sort === id ? 'rank' : id)}
+			>{name}{sort === id ? ' ↓' : ''}</button
+		></th
+	>
+{/snippet}
 
 <!-- a scrolling region must be reachable by keyboard -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div
-	class="min-h-0 flex-1 overflow-auto pb-4"
+	bind:this={scroller}
+	class="min-h-0 flex-1 overflow-auto"
 	tabindex="0"
 	role="region"
 	aria-label="Terms by page"
 >
-	<table class="grid-table">
+	<table class="grid-table" aria-rowcount={rows.length + 1} style:--cell="{cellWidth}px">
 		<caption class="sr-only">Terms and how each page uses them</caption>
+		<colgroup>
+			<col style:width="26px" />
+			<col />
+			<col style:width="64px" />
+			<col style:width="58px" />
+			<col style:width={narrow.current ? '60px' : '68px'} />
+			{#each pages as { id } (id)}<col style:width="{cellWidth}px" />{/each}
+			{#if ours}<col style:width="46px" />{/if}
+		</colgroup>
 		<thead>
 			<tr>
-				<th
-					><button onclick={() => (sort = sort === 'phrase' ? 'rank' : 'phrase')}
-						>Term{sort === 'phrase' ? ' ↓' : ''}</button
-					></th
-				>
-				<th><button onclick={() => (sort = 'rank')}>Weight{sort === 'rank' ? ' ↓' : ''}</button></th
-				>
-				<th>Wanted</th>
-				<th
-					><button onclick={() => (sort = sort === 'pages' ? 'rank' : 'pages')}
-						>Pages{sort === 'pages' ? ' ↓' : ''}</button
-					></th
-				>
+				<th><span class="sr-only">Ticked</span></th>
+				{@render sortHead('phrase', 'Term', 'By the alphabet')}
+				{@render sortHead('weight', 'Weight', 'Must, should, could')}
+				{@render sortHead('wanted', 'Wanted', 'Uses for our length')}
+				{@render sortHead('pages', 'Pages', 'Pages that use it')}
 				{#each pages as { id, letter } (id)}<th
-						class="cell max-md:hidden"
+						class="cell"
 						title={findings.pages.find((page) => page.id === id)?.title}>{letter}</th
 					>{/each}
 				{#if ours}<th>Ours</th>{/if}
 			</tr>
 		</thead>
-		<tbody bind:this={body}>
-			{#each rows as term, i (term.key)}
-				<tr class:chosen={term.key === chosen} onclick={() => onchoose(term.key)}>
-					<td
-						><button
-							class="open text-left font-serif text-[15px] leading-tight font-medium"
-							aria-current={term.key === chosen}
-							onclick={() => onchoose(term.key)}
-							onkeydown={(event) => onkeydown(event, i)}>{term.phrase}</button
-						></td
+		<tbody>
+			{#if above > 0}<tr aria-hidden="true"
+					><td class="spacer" style:height="{above}px" colspan={columns}></td></tr
+				>{/if}
+			{#each items as { index }, at (at)}
+				{@const row = rows[index]}
+				{#if row}
+					{@const { term, state } = row}
+					<tr
+						class:chosen={term.key === chosen}
+						class:struck={state === 'struck'}
+						aria-rowindex={index + 2}
+						data-at={index}
+						onclick={() => onchoose(term.key)}
 					>
-					<td class="text-ink-2">{term.weight}</td>
-					<td class="whitespace-nowrap text-ink-2">{rangeText(term)}</td>
-					<td class="whitespace-nowrap text-ink-2">{term.uses.length} of {findings.pages.length}</td
-					>
-					{#each pages as { id, letter } (id)}
-						{@const on = use(term, id)}
-						<td class="cell max-md:hidden">
-							{#if on}
-								{@const width = Math.max(8, 100 * Math.sqrt(on.rate / most))}
-								<span
-									class="uses"
-									title="{letter}: {on.count} uses, {on.rate.toFixed(1)} per 1,000 words{on.h1 ||
-									on.h2 ||
-									on.h3 ||
-									on.title
-										? ', in a heading'
-										: ''}{on.opening ? ', in the opening' : ''}"
-								>
-									{#if on.title || on.h1 || on.h2 || on.h3}<i class="head" style:width="{width}%"
-										></i>{/if}
-									<i class="bar" style:width="{width}%"></i>
-									{#if on.opening}<i class="open-ring"></i>{/if}
-								</span>
-								<span class="sr-only">{on.count}</span>
-							{/if}
-						</td>
-					{/each}
-					{#if ours}<td
-							><StateMark state={termStateOf(ours.get(term.key) ?? 0, term.min, term.max)} /></td
-						>{/if}
-				</tr>
-			{:else}
-				<tr><td colspan="20" class="text-ink-2">No term is called that.</td></tr>
+						<td
+							><input
+								type="checkbox"
+								class="checkbox checkbox-xs"
+								aria-label="Tick {term.phrase}"
+								checked={ticked.has(term.key)}
+								onclick={(event) => {
+									event.stopPropagation();
+									tick(term.key);
+								}}
+							/></td
+						>
+						<td
+							><span class="flex items-baseline gap-1.5"
+								><button
+									class="open min-w-0 truncate text-left font-serif text-[15px] leading-tight font-medium"
+									tabindex={term.key === chosen ? 0 : -1}
+									aria-current={term.key === chosen}
+									title={term.phrase}
+									onclick={() => onchoose(term.key)}
+									onkeydown={(event) => onkeydown(event, index)}>{term.phrase}</button
+								>{#if term.variants.length > 0}<span
+										class="sign"
+										title="counts {term.variants.join(', ')} as well">+{term.variants.length}</span
+									>{/if}{#if term.isPinned}<span class="sign" title="pinned">pinned</span
+									>{/if}{#if term.isOwn}<span class="sign" title="added by hand">yours</span
+									>{/if}{#if state === 'note'}<span class="sign">only notes</span>{/if}</span
+							></td
+						>
+						<td class="text-ink-2"
+							>{state === 'note' ? '–' : term.weight}{#if term.isSet}<span
+									title="set by hand"
+									aria-label="set by hand">*</span
+								>{/if}</td
+						>
+						<td class="text-ink-2">{wantedShown(term)}</td>
+						<td class="text-ink-2">{term.uses.length} of {findings.pages.length}</td>
+						{#each pages as { id, letter } (id)}
+							{@const on = use(term, id)}
+							<td class="cell">
+								{#if on}
+									{@const width = Math.max(10, 100 * Math.sqrt(on.rate / most))}
+									{@const inHeading = on.title || on.h1 || on.h2 || on.h3}
+									<span
+										class="uses"
+										title="{letter}: {on.count} {on.count === 1 ? 'use' : 'uses'}, {on.rate.toFixed(
+											1
+										)} per 1,000 words{inHeading ? ', in a heading' : ''}{on.opening
+											? ', in the opening'
+											: ''}"
+									>
+										{#if inHeading}<i class="head" style:width="{width}%"></i>{/if}
+										<i class="bar" style:width="{width}%"></i>
+										{#if on.opening}<i class="open-ring"></i>{/if}
+									</span>
+									<span class="sr-only">{on.count}</span>
+								{/if}
+							</td>
+						{/each}
+						{#if ours}<td
+								><StateMark state={termStateOf(ours.get(term.key) ?? 0, term.min, term.max)} /></td
+							>{/if}
+					</tr>
+				{/if}
 			{/each}
+			{#if below > 0}<tr aria-hidden="true"
+					><td class="spacer" style:height="{below}px" colspan={columns}></td></tr
+				>{/if}
 		</tbody>
 	</table>
+	{#if rows.length === 0}<p class="py-3 text-ink-2">No term fits the filter.</p>{/if}
 </div>
 
 <style>
-	td {
-		padding-block: 4px;
+	table {
+		table-layout: fixed;
+		min-width: 430px;
+	}
+	tbody tr[data-at] {
+		height: 31px;
+	}
+	tbody tr[data-at] td {
+		padding-block: 3px;
+		vertical-align: middle;
+		white-space: nowrap;
+		overflow: hidden;
+	}
+	td.spacer {
+		padding: 0;
+		border: 0;
 	}
 	tr.chosen td {
 		background: var(--wash);
 	}
+	tr.struck .open {
+		text-decoration: line-through;
+	}
+	.sign {
+		flex: none;
+		font-size: 10.5px;
+		color: var(--ink-2);
+	}
 	.cell {
-		width: 60px;
+		width: var(--cell);
+		padding-inline: 0 8px;
 	}
 	.uses {
 		position: relative;
 		display: block;
-		width: 50px;
+		width: calc(var(--cell) - 12px);
 		height: 15px;
 	}
 	.bar,
@@ -230,27 +304,11 @@
 	}
 	.open-ring {
 		position: absolute;
-		right: -6px;
+		right: -5px;
 		top: 7px;
 		width: 6px;
 		height: 6px;
 		border: 1.3px solid var(--color-secondary);
 		border-radius: 50%;
-	}
-	.line {
-		display: inline-block;
-		width: 10px;
-		height: 2px;
-		vertical-align: 4px;
-		background: var(--color-accent);
-		margin-left: 6px;
-	}
-	.ring {
-		display: inline-block;
-		width: 6px;
-		height: 6px;
-		border: 1.3px solid var(--color-secondary);
-		border-radius: 50%;
-		margin-left: 6px;
 	}
 </style>

@@ -1,84 +1,319 @@
-<!-- Merged headings in their usual order, nested, with the pages that have them. -->
+<!-- Merged headings in their usual order, nested, with the pages that have them; joined and parted by hand. -->
 <script lang="ts">
-	import type { Findings, Topic } from '$lib/core/findings';
+	import {
+		joinGroups,
+		nameGroup,
+		partGroup,
+		strikeGroup,
+		topicMatterOf,
+		type Findings,
+		type GroupEdits,
+		type Topic
+	} from '$lib/core/findings';
+	import { useSession } from '../assignment/session.svelte';
+	import OpenPage from './OpenPage.svelte';
+	import { rangeShown } from './figures';
 
 	interface Props {
 		findings: Findings;
-		letters: ReadonlyMap<string, string>;
 	}
-	let { findings, letters }: Props = $props();
+	let { findings }: Props = $props();
+
+	const session = useSession();
+	const letters = $derived(session.letters);
 	let showsAll = $state(false);
+	let showsStruck = $state(false);
+	let search = $state('');
+	let ticked = $state.raw<ReadonlySet<string>>(new Set());
+	/** Headings ticked inside an open topic, by their names. */
+	let parting = $state.raw<ReadonlySet<string>>(new Set());
+	let open = $state<string | null>(null);
+	let list = $state<HTMLElement>();
 
-	const least = $derived(findings.pages.length <= 3 || showsAll ? 1 : 2);
-	const kept = $derived(findings.topics.filter(({ pages }) => pages.length >= least));
-	const tops = $derived(
-		kept.filter(({ parent }) => parent === null || !kept.some(({ id }) => id === parent))
+	const least = $derived(findings.pages.length <= 3 || showsAll || search !== '' ? 1 : 2);
+	const kept = $derived(
+		findings.topics.filter(
+			({ pages, headings, label }) =>
+				pages.length >= least &&
+				[label, ...headings.map(({ text }) => text)].some((text) =>
+					text.toLowerCase().includes(search.trim().toLowerCase())
+				)
+		)
 	);
+	/** Topics in their usual order, each followed by its sub-topics. */
+	const rows = $derived.by(() => {
+		const shown = new Set(kept.map(({ id }) => id));
+		const isTop = ({ parent }: Topic) => parent === null || !shown.has(parent);
+		return kept
+			.filter(isTop)
+			.flatMap((topic) => [
+				{ topic, isInner: false },
+				...kept
+					.filter(({ parent }) => parent === topic.id)
+					.map((inner) => ({ topic: inner, isInner: true }))
+			]);
+	});
 	const single = $derived(findings.topics.filter(({ pages }) => pages.length === 1).length);
+	const tickedTopics = $derived(findings.topics.filter(({ id }) => ticked.has(id)));
+	const widths = $derived(new Map(findings.pages.map(({ id, words }) => [id, words])));
 
-	function childrenOf(topic: Topic): Topic[] {
-		return kept.filter(({ parent }) => parent === topic.id);
+	const refsOf = ({ headings }: Topic) => headings.map(({ ref }) => ref);
+
+	function edit(label: string, change: (topics: GroupEdits) => GroupEdits) {
+		void session.edit(label, (edits) => ({ ...edits, topics: change(edits.topics) }));
+		ticked = new Set();
+		parting = new Set();
 	}
+
+	function merge() {
+		const [first, ...others] = tickedTopics;
+		if (!first || others.length === 0) return;
+		const sets = others.map(refsOf);
+		const main = refsOf(first);
+		edit(`Merged ${tickedTopics.length} topics into “${first.label}”`, (topics) =>
+			sets.reduce((changed, refs) => joinGroups(changed, main, refs), topics)
+		);
+	}
+
+	function part(topic: Topic) {
+		const out = refsOf(topic).filter((ref) => parting.has(ref));
+		const rest = refsOf(topic).filter((ref) => !parting.has(ref));
+		if (out.length === 0 || rest.length === 0) return;
+		edit(`Split “${topic.label}”`, (topics) => partGroup(topics, out, rest));
+	}
+
+	function toggle(set: ReadonlySet<string>, member: string): ReadonlySet<string> {
+		const next = new Set(set);
+		if (!next.delete(member)) next.add(member);
+		return next;
+	}
+
+	function onkeydown(event: KeyboardEvent, at: number, topic: Topic) {
+		if (event.altKey || event.ctrlKey || event.metaKey) return;
+		const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
+		if (step !== 0) list?.querySelectorAll<HTMLElement>('button.open')[at + step]?.focus();
+		else if (event.key === ' ') ticked = toggle(ticked, topic.id);
+		else if (event.key === 'x' || event.key === 'Delete') strike(topic);
+		else return;
+		event.preventDefault();
+	}
+
+	function strike(topic: Topic) {
+		const refs = refsOf(topic);
+		edit(`Struck out “${topic.label}”`, (topics) => strikeGroup(topics, refs, true));
+	}
+
+	const formatsOf = ({ formats }: Topic) =>
+		(
+			[
+				['steps', 'numbered steps'],
+				['list', 'a list'],
+				['table', 'a table']
+			] as const
+		)
+			.filter(([format]) => formats[format] > 0)
+			.map(([format, name]) => `${name} on ${Math.round(100 * formats[format])}%`);
 </script>
 
-{#snippet row(topic: Topic, isInner: boolean)}
-	<details class="border-b border-rule py-2" class:pl-6={isInner}>
-		<summary class="flex list-none items-baseline gap-4">
-			<span class="min-w-0 flex-1 font-serif text-[15.5px] font-medium">{topic.label}</span>
-			<span class="w-28 text-xs tracking-widest text-ink-2 max-sm:hidden"
-				>{topic.pages
-					.map((id) => letters.get(id) ?? '')
-					.sort()
-					.join(' ')}</span
-			>
-			<span
-				class="strip max-sm:hidden"
-				role="img"
-				aria-label="usually {Math.round(100 * topic.position)}% of the way through"
-			>
-				{#each topic.headings as h, i (i)}<i
-						style:left="{100 * h.position}%"
-						style:width="{Math.max(
-							1.5,
-							(100 * h.words) / (findings.pages.find(({ id }) => id === h.page)?.words ?? 1000)
-						)}%"
-					></i>{/each}
-			</span>
-			<span class="w-20 text-right text-ink-2">{topic.words} words</span>
-		</summary>
-		<ul class="mt-1 pl-1 text-ink-2">
-			{#each topic.headings as h, i (i)}
-				<li>
-					<strong class="mr-1 text-ink">{letters.get(h.page)}</strong> H{h.level}
-					{h.text} · {h.words} words
-				</li>
-			{/each}
-		</ul>
-	</details>
-{/snippet}
-
-<div class="min-h-0 flex-1 overflow-y-auto pb-8">
-	<p class="py-2 text-ink-2">
-		Headings of several pages that mean the same, in their usual order. The strip shows where in
-		each page they stand.
+<div class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
+	{#if ticked.size > 0}
+		<strong>{ticked.size} ticked</strong>
+		<button class="act" disabled={ticked.size < 2} onclick={merge}
+			>{ticked.size < 2 ? 'Merge' : `Merge into “${tickedTopics[0]?.label ?? ''}”`}</button
+		>
+		<button class="linkish" onclick={() => (ticked = new Set())}>Untick</button>
+	{:else}
+		<input
+			class="field w-40"
+			type="search"
+			placeholder="Find a topic"
+			aria-label="Find a topic"
+			bind:value={search}
+		/>
+		<span class="text-ink-2 max-sm:hidden"
+			>In their usual order. The strip shows where in each page they stand.</span
+		>
 		{#if single > 0 && findings.pages.length > 3}<button
 				class="linkish"
 				onclick={() => (showsAll = !showsAll)}
 				>{showsAll ? 'Hide' : 'Show'} {single} that only one page has</button
 			>{/if}
-	</p>
-	{#each tops as topic (topic.id)}
-		{@render row(topic, false)}
-		{#each childrenOf(topic) as inner (inner.id)}{@render row(inner, true)}{/each}
-	{:else}
-		<p class="text-ink-2">The counted pages share no heading.</p>
-	{/each}
+		{#if findings.struck.topics.length > 0}<button
+				class="linkish"
+				aria-expanded={showsStruck}
+				onclick={() => (showsStruck = !showsStruck)}
+				>{findings.struck.topics.length} struck out</button
+			>{/if}
+		<span class="ml-auto text-xs text-ink-2 max-lg:hidden">Space ticks, x strikes out</span>
+	{/if}
+</div>
+<div class="min-h-0 flex-1 overflow-y-auto pb-8">
+	{#if showsStruck && findings.struck.topics.length > 0}
+		<ul class="border-y border-rule py-2" aria-label="Struck out">
+			{#each findings.struck.topics as topic (topic.id)}
+				<li class="flex gap-3">
+					<s class="font-serif">{topic.label}</s>
+					<button
+						class="linkish"
+						onclick={() => {
+							const refs = refsOf(topic);
+							edit(`Brought back “${topic.label}”`, (topics) => strikeGroup(topics, refs, false));
+						}}>Bring back</button
+					>
+				</li>
+			{/each}
+		</ul>
+	{/if}
+	<ul bind:this={list} aria-label="Topics in their usual order">
+		{#each rows as { topic, isInner }, at (topic.id)}
+			{@const isOpen = open === topic.id}
+			<li class="border-b border-rule py-1.5" class:pl-6={isInner}>
+				<div class="flex items-baseline gap-3">
+					<input
+						type="checkbox"
+						class="checkbox self-center checkbox-xs"
+						aria-label="Tick {topic.label}"
+						checked={ticked.has(topic.id)}
+						onchange={() => (ticked = toggle(ticked, topic.id))}
+					/>
+					<button
+						class="open min-w-0 flex-1 text-left font-serif text-[15.5px] font-medium"
+						aria-expanded={isOpen}
+						onclick={() => ((open = isOpen ? null : topic.id), (parting = new Set()))}
+						onkeydown={(event) => onkeydown(event, at, topic)}>{topic.label}</button
+					>
+					<span class="w-32 text-xs tracking-widest text-ink-2 max-sm:hidden"
+						>{topic.pages
+							.map((id) => letters.get(id) ?? '')
+							.sort()
+							.join(' ')}</span
+					>
+					<span
+						class="strip max-sm:hidden"
+						role="img"
+						aria-label="usually {Math.round(100 * topic.position)}% of the way through"
+					>
+						{#each topic.headings as h, i (i)}<i
+								style:left="{100 * h.position}%"
+								style:width="{Math.max(1.5, (100 * h.words) / (widths.get(h.page) ?? 1000))}%"
+							></i>{/each}
+					</span>
+					<span class="w-16 text-right text-ink-2 sm:hidden">{topic.pages.length} pages</span>
+					<span class="w-20 text-right text-ink-2 max-sm:hidden">{topic.words} words</span>
+				</div>
+				{#if isOpen}
+					{@const matter = topicMatterOf(topic, findings)}
+					<div class="grid gap-x-8 pt-2 pb-3 pl-7 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
+						<div>
+							<ul>
+								{#each topic.headings as h (h.ref + h.section)}
+									<li class="flex items-baseline gap-2 py-0.5">
+										<input
+											type="checkbox"
+											class="checkbox self-center checkbox-xs"
+											aria-label="Tick heading {h.text} of {letters.get(h.page)}"
+											checked={parting.has(h.ref)}
+											onchange={() => (parting = toggle(parting, h.ref))}
+										/>
+										<span class="min-w-0 flex-1"
+											><OpenPage page={h.page} says={h.text} label={letters.get(h.page) ?? '?'} />
+											<span class="text-xs text-ink-2">H{h.level}</span>
+											<span class="font-serif">{h.text}</span></span
+										>
+										<span class="text-ink-2">{h.words} words</span>
+									</li>
+								{/each}
+							</ul>
+							<p class="mt-2 flex flex-wrap gap-x-4 gap-y-1">
+								<button
+									class="linkish"
+									disabled={parting.size === 0 || parting.size === topic.headings.length}
+									onclick={() => part(topic)}
+									>{parting.size === 0
+										? 'Tick headings to split them off'
+										: `Split off ${parting.size}`}</button
+								>
+								<button class="linkish" onclick={() => strike(topic)}>Strike out</button>
+							</p>
+							<form
+								class="mt-2 flex max-w-sm gap-2"
+								onsubmit={(event) => {
+									event.preventDefault();
+									const name = new FormData(event.currentTarget).get('name');
+									const refs = refsOf(topic);
+									if (typeof name === 'string' && name.trim() !== topic.label)
+										edit(`Named a topic “${name.trim() || topic.label}”`, (topics) =>
+											nameGroup(topics, refs, name)
+										);
+								}}
+							>
+								<input
+									class="field min-w-0 flex-1"
+									name="name"
+									maxlength="200"
+									aria-label="Name of the topic {topic.label}"
+									value={topic.label}
+								/><button class="act">Rename</button>
+							</form>
+						</div>
+						<dl class="matter">
+							<dt>Terms</dt>
+							<dd class="font-serif">
+								{matter.terms
+									.map((key) => findings.terms.find((term) => term.key === key)?.phrase ?? key)
+									.join(', ') || '–'}
+							</dd>
+							<dt>Questions</dt>
+							<dd>
+								{matter.questions
+									.slice(0, 4)
+									.map((id) => findings.questions.find((question) => question.id === id)?.text)
+									.join(' ') || '–'}
+							</dd>
+							<dt>Figures</dt>
+							<dd>
+								{matter.figures
+									.slice(0, 5)
+									.map(
+										(figure) => `${figure.label ? `${figure.label}: ` : ''}${rangeShown(figure)}`
+									)
+									.join('; ') || '–'}
+							</dd>
+							<dt>Made as</dt>
+							<dd>{formatsOf(topic).join(', ') || 'running text'}</dd>
+						</dl>
+					</div>
+				{/if}
+			</li>
+		{:else}
+			<li class="py-3 text-ink-2">
+				{search === '' ? 'The counted pages share no heading.' : 'No topic is called that.'}
+			</li>
+		{/each}
+	</ul>
+	{#if findings.ownTopics.length > 0}
+		<h2 class="mt-5 border-b border-rule pb-1 text-base">Nobody covers it</h2>
+		<ul>
+			{#each findings.ownTopics as topic (topic.id)}
+				<li class="flex items-baseline gap-4 border-b border-rule py-1.5">
+					<span class="min-w-0 flex-1 font-serif text-[15px]">{topic.label}</span>
+					<span class="text-ink-2"
+						>{topic.at.length > 0
+							? `${topic.at.map(({ source }) => session.nameOf(source)).join(', ')}, ${topic.at.reduce((sum, { words }) => sum + words, 0)} words`
+							: topic.volume === null
+								? 'in a keyword list'
+								: `searched ${topic.volume.toLocaleString('en')} times a month`}</span
+					>
+				</li>
+			{/each}
+		</ul>
+	{/if}
 </div>
 
 <style>
 	.strip {
 		position: relative;
-		width: 260px;
+		width: 240px;
 		height: 9px;
 		border-bottom: 1px solid var(--rule);
 	}
@@ -88,5 +323,13 @@
 		height: 8px;
 		background: var(--color-primary);
 		opacity: 0.45;
+	}
+	.matter dt {
+		font-size: 12px;
+		font-weight: 600;
+		color: var(--ink-2);
+	}
+	.matter dd {
+		margin-bottom: 6px;
 	}
 </style>

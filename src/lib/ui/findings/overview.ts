@@ -1,78 +1,119 @@
-import type { Findings, Term } from '$lib/core/findings';
+import { HABITS, type FactGroup, type Findings, type Term } from '$lib/core/findings';
+import { rangeShown } from './figures';
+import { capital, inWords } from './in-words';
 
-interface Piece {
+export interface Piece {
 	readonly text: string;
 	readonly strong?: boolean;
 }
+export type Sentence = readonly Piece[];
 
-const NUMBERS = [
-	'no',
-	'one',
-	'two',
-	'three',
-	'four',
-	'five',
-	'six',
-	'seven',
-	'eight',
-	'nine',
-	'ten',
-	'eleven',
-	'twelve'
-];
+const piece = (text: string): Piece => ({ text });
+const strong = (text: string): Piece => ({ text, strong: true });
 
-function inWords(n: number): string {
-	return NUMBERS[n] ?? String(n);
+/** What matters most in the evidence, in up to five sentences with figures. */
+export function overviewOf(findings: Findings): Sentence[] {
+	return [
+		aboutPages(findings),
+		aboutTerms(findings),
+		aboutTopics(findings),
+		aboutQuestions(findings),
+		aboutFigures(findings)
+	].filter((sentence) => sentence.length > 0);
 }
 
-function capital(text: string): string {
-	return text[0]!.toUpperCase() + text.slice(1);
-}
-
-/** The evidence in two sentences with figures. */
-export function overviewOf({ pages, shape, terms, topics, keyword }: Findings): Piece[] {
+function aboutPages({ pages, shape }: Findings): Sentence {
 	const words = shape.find(({ id }) => id === 'words');
-	const pieces: Piece[] = [];
-	if (words) {
-		const range =
-			words.min === words.max
-				? `${words.min.toLocaleString('en')} words`
-				: `${words.min.toLocaleString('en')} to ${words.max.toLocaleString('en')} words, ${Math.round(words.median).toLocaleString('en')} in the middle`;
-		pieces.push({
-			text: `${capital(inWords(pages.length))} ${pages.length === 1 ? 'page' : 'pages'} of ${range}. `
-		});
-	}
+	if (!words || pages.length === 0) return [];
+	const range =
+		words.min === words.max
+			? `${words.min.toLocaleString('en')} words`
+			: `${words.min.toLocaleString('en')} to ${words.max.toLocaleString('en')} words, ${Math.round(words.median).toLocaleString('en')} in the middle`;
+	return [
+		piece(`${capital(inWords(pages.length))} ${pages.length === 1 ? 'page' : 'pages'} of ${range}.`)
+	];
+}
+
+function aboutTerms({ pages, terms, keyword }: Findings): Sentence {
 	const own = new Set(keyword.toLowerCase().split(/\s+/));
 	const isOwn = ({ key }: Term) => key.split(' ').every((word) => own.has(word));
-	const leading = terms.filter((term) => !isOwn(term)).slice(0, 2);
-	if (leading.length === 2) {
-		const [a, b] = leading as [Term, Term];
-		pieces.push(
-			{ text: capital(a.phrase), strong: true },
-			{ text: ' and ' },
-			{ text: b.phrase, strong: true }
-		);
-		pieces.push({
-			text:
-				a.uses.length === b.uses.length
-					? ` are in ${a.uses.length === pages.length ? 'all' : inWords(a.uses.length)} of them; `
-					: ` are in ${inWords(a.uses.length)} and ${inWords(b.uses.length)} of them; `
-		});
-	}
-	const cost = topics.find(({ intent }) => intent === 'cost');
+	const [a, b] = terms.filter((term) => !isOwn(term) && term.uses.length > 0);
+	if (!a || !b) return [];
+	const on = (term: Term) =>
+		term.uses.length === pages.length ? 'all' : inWords(term.uses.length);
+	return [
+		strong(capital(a.phrase)),
+		piece(' and '),
+		strong(b.phrase),
+		piece(
+			a.uses.length === b.uses.length
+				? ` are in ${on(a)} of them.`
+				: ` are in ${on(a)} and ${on(b)} of them.`
+		)
+	];
+}
+
+function aboutTopics({ pages, topics, ownTopics }: Findings): Sentence {
 	const top = [...topics].sort((a, b) => b.pages.length - a.pages.length)[0];
-	if (cost && cost.pages.length < pages.length) {
+	if (!top || top.pages.length < 2) return [];
+	const cost = topics.find(({ intent }) => intent === 'cost');
+	const pieces = [
+		piece(`${capital(inWords(top.pages.length))} have a heading like `),
+		strong(`“${top.label}”`)
+	];
+	if (cost && cost !== top && cost.pages.length < pages.length)
 		pieces.push(
-			{ text: `only ${inWords(cost.pages.length)} ${cost.pages.length === 1 ? 'gives' : 'give'} ` },
-			{ text: 'what it costs', strong: true },
-			{ text: ' a heading.' }
+			piece(`; only ${inWords(cost.pages.length)} ${cost.pages.length === 1 ? 'gives' : 'give'} `),
+			strong('what it costs'),
+			piece(' one')
 		);
-	} else if (top) {
-		pieces.push(
-			{ text: `${inWords(top.pages.length)} have a heading like ` },
-			{ text: `“${top.label}”`, strong: true },
-			{ text: '.' }
-		);
-	}
-	return pieces;
+	const own = ownTopics.find(({ at }) => at.length > 0);
+	if (own) pieces.push(piece('; none has '), strong(`“${own.label}”`), piece(' from your notes'));
+	return [...pieces, piece('.')];
+}
+
+function aboutQuestions({ questions, pages }: Findings): Sentence {
+	if (questions.length === 0) return [];
+	const isPage = new Set(pages.map(({ id }) => id));
+	const open = questions.filter(
+		({ answers }) => !answers.some(({ source }) => isPage.has(source))
+	).length;
+	const often = questions.filter(({ pages: on, lists }) => on.length + lists.length > 1).length;
+	return [
+		piece(
+			`${capital(inWords(questions.length))} ${questions.length === 1 ? 'question is' : 'questions are'} asked, ${inWords(often)} more than once; `
+		),
+		strong(open === 0 ? 'every one' : inWords(open)),
+		piece(
+			open === 0
+				? ' is answered on a page.'
+				: ` ${open === 1 ? 'has' : 'have'} no answer on a page.`
+		)
+	];
+}
+
+function aboutFigures({ figures }: Findings): Sentence {
+	const differing = figures.filter(({ agreement, isCount }) => agreement === 'differs' && !isCount);
+	const shared = figures.filter(({ sources }) => sources.length > 1).length;
+	const most = differing[0];
+	if (!most)
+		return shared > 0 ? [piece(`Where several give a figure, they agree (${shared}).`)] : [];
+	return [
+		piece(`Sources differ on ${inWords(differing.length)} of ${shared} figures they share, as on `),
+		strong(nameOfFigure(most)),
+		piece(` (${rangeShown(most)}).`)
+	];
+}
+
+function nameOfFigure({ label, unit }: FactGroup): string {
+	return label || unit || 'one figure';
+}
+
+/** What the counted pages have in common in the way they are made: "seven of nine open with …". */
+export function habitsShown({ habits, pages }: Findings): string[] {
+	return habits.map(({ id, pages: on }) => {
+		const { one, many } = HABITS.find((habit) => habit.id === id)!;
+		const of = on.length === pages.length && pages.length > 1 ? 'all' : inWords(on.length);
+		return `${of} of ${inWords(pages.length)} ${on.length === 1 ? one : many}`;
+	});
 }

@@ -11,6 +11,8 @@ interface Measure {
 	readonly label: string;
 	readonly decimals: number;
 	readonly spread: ShapeSpread;
+	/** The value of our take; null without one. */
+	readonly ours: number | null;
 }
 
 /** Draws one strip a measure, each on its own scale from nought to its most. Returns what takes it away. */
@@ -22,11 +24,12 @@ export function drawShape(
 ): () => void {
 	const style = getComputedStyle(element);
 	const colour = (name: string) => style.getPropertyValue(name).trim();
-	const [ink, soft, rule, verdigris] = [
+	const [ink, soft, rule, verdigris, copper] = [
 		colour('--ink'),
 		colour('--ink-2'),
 		colour('--rule'),
-		colour('--color-secondary')
+		colour('--color-secondary'),
+		colour('--color-accent')
 	];
 	const chart = init(element, isNight ? 'dark' : undefined, { renderer: 'svg' });
 	const shown = (value: number, { decimals }: Measure) =>
@@ -115,6 +118,24 @@ export function drawShape(
 						said: `${letters}: ${from === to ? shown(from, measure) : `${shown(from, measure)} to ${shown(to, measure)}`} ${measure.label}`
 					}))
 				)
+			},
+			{
+				type: 'scatter',
+				symbol: 'path://M0 0 L10 0 L5 9 Z',
+				symbolSize: [11, 9],
+				symbolOffset: [0, -12],
+				itemStyle: { color: copper },
+				tooltip: { formatter: ({ data }: { data: unknown }) => (data as { said: string }).said },
+				data: measures.flatMap((measure, i) =>
+					measure.ours === null
+						? []
+						: [
+								{
+									value: [Math.min(1, measure.ours / scale(measure)), i],
+									said: `our take: ${shown(measure.ours, measure)} ${measure.label}`
+								}
+							]
+				)
 			}
 		]
 	});
@@ -126,8 +147,8 @@ export function drawShape(
 	};
 }
 
-function scale({ spread }: Measure): number {
-	return Math.max(1e-9, spread.max * 1.04);
+function scale({ spread, ours }: Measure): number {
+	return Math.max(1e-9, Math.max(spread.max, ours ?? 0) * 1.04);
 }
 
 /** Pages whose values would stand on one another share a label. */

@@ -1,5 +1,6 @@
 <!-- Gather: pages, notes and questions as they come in, beside the page in hand. -->
 <script lang="ts">
+	import { page as location } from '$app/state';
 	import { toast } from 'svelte-sonner';
 	import { ruleFor, siteOf, struckBy } from '$lib/core/pages';
 	import type { AwaitedPage, Page } from '$lib/data/db';
@@ -43,7 +44,12 @@
 	type Tab = 'pages' | 'notes' | 'transcripts' | 'questions';
 	type Box = 'paste' | 'address' | 'results';
 	let tab = $state<Tab>('pages');
-	let chosen = $state<string | null>(null);
+	/** A page that another stage asks to see, and the sentence it is to be opened at. */
+	const asked = $derived({
+		page: location.url.searchParams.get('page'),
+		says: location.url.searchParams.get('says')
+	});
+	let chosen = $state<string | null>(location.url.searchParams.get('page'));
 	let box = $state<Box | null>(null);
 	let pasted = $state.raw<Pasted | null>(null);
 	let work = $state<{ label: string; done: number; all: number } | null>(null);
@@ -425,6 +431,7 @@
 				keyword={session.assignment?.keyword ?? ''}
 				pages={session.pages}
 				letter={session.letters.get(page.id) ?? null}
+				says={asked.page === page.id ? asked.says : null}
 				onstrike={(struck) => strike(page, struck)}
 				onstrikelike={(at) => strikeLike(page, at)}
 				onremove={() => remove('pages', [page.id], `“${page.article.title || page.name}”`)}

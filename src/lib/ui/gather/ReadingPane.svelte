@@ -13,14 +13,25 @@
 		/** All pages, for striking out what is alike on the same site. */
 		pages: readonly Page[];
 		letter: string | null;
+		/** A sentence to open the page at, where another stage asks for it. */
+		says?: string | null;
 		onstrike: (struck: number[]) => void;
 		/** Strikes out everything like a block on the pages of this site. */
 		onstrikelike: (at: number) => void;
 		onremove: () => void;
 		ontoggle: () => void;
 	}
-	let { page, keyword, pages, letter, onstrike, onstrikelike, onremove, ontoggle }: Props =
-		$props();
+	let {
+		page,
+		keyword,
+		pages,
+		letter,
+		says = null,
+		onstrike,
+		onstrikelike,
+		onremove,
+		ontoggle
+	}: Props = $props();
 	let showsDropped = $state(false);
 	let shows = $state<'article' | 'outline' | 'brings'>('article');
 	let brings = $state.raw<PageBrings | null>(null);
@@ -59,6 +70,19 @@
 			const gone = new Set(struck);
 			return sum + struckBy(rule, article).filter((i) => !gone.has(i)).length;
 		}, 0);
+	});
+
+	/** The block that says what was asked for; −1 when none does. */
+	const saidAt = $derived.by(() => {
+		if (!says) return -1;
+		const holds = (text: string) =>
+			page.article.blocks.findIndex(({ block }, i) => isKept(i) && textOf(block).includes(text));
+		const whole = holds(says);
+		// a row of a table is quoted with points between its cells
+		return whole >= 0 ? whole : holds(says.split(' · ')[0]!);
+	});
+	$effect(() => {
+		if (saidAt >= 0 && list) goTo(saidAt);
 	});
 
 	const id = $derived(page.id);
@@ -258,6 +282,7 @@
 					class="row"
 					class:struck={!isKept(i)}
 					class:dropped={dropped !== null && !isKept(i)}
+					class:said={i === saidAt}
 					role="listitem"
 					data-at={i}
 					tabindex={i === inHand ? 0 : -1}
@@ -294,6 +319,9 @@
 	}
 	.row {
 		position: relative;
+	}
+	.row.said {
+		background: var(--mark);
 	}
 	.row:focus-visible {
 		outline: 2px solid var(--color-accent);
