@@ -182,7 +182,6 @@ function placesOf(
 		if (unit.place === 'title') continue;
 		const start = text.indexOf(unit.text, at);
 		if (start < 0) continue;
-		at = start;
 		let inside = start;
 		for (const figure of figuresOf(unit.text)) {
 			const place = text.indexOf(figure, inside);

@@ -123,10 +123,14 @@ export function findLongPhrases(
 					(a.phrase < b.phrase ? -1 : 1)
 			)
 			.slice(0, VARIANTS_SHOWN)
-			.map(({ key: _, pages: on, ...rest }): LongPhrase => ({
-				...rest,
+			.map(({ phrase, count, pages: on, isAsked, isListed, volume }): LongPhrase => ({
+				phrase,
 				of: base,
-				pages: [...on].sort()
+				count,
+				pages: [...on].sort(),
+				isAsked,
+				isListed,
+				volume
 			}))
 	);
 }

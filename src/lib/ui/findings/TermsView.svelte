@@ -11,7 +11,7 @@
 	import { termKeyOf } from '$lib/core/text';
 	import { useSession } from '../assignment/session.svelte';
 	import { download } from '../parts/download';
-	import { overviewOf } from './overview';
+	import { overviewOf, type Piece } from './overview';
 	import TermDetail from './TermDetail.svelte';
 	import {
 		NO_FILTER,
@@ -44,6 +44,11 @@
 			rows.find(({ term }) => !findings.keyword.toLowerCase().includes(term.phrase)) ??
 			rows[0] ??
 			null
+	);
+	const overview: readonly Piece[] = $derived(
+		overviewOf(findings).flatMap((sentence, i) =>
+			i === 0 ? sentence : [{ text: ' ' }, ...sentence]
+		)
 	);
 	const tickedRows = $derived(rows.filter(({ term }) => ticked.has(term.key)));
 
@@ -127,9 +132,8 @@
 <div class="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_330px] max-lg:grid-cols-1">
 	<div class="flex min-h-0 min-w-0 flex-col pr-5 max-lg:pr-0">
 		<p class="py-2.5 font-serif text-[14.5px] leading-relaxed max-sm:hidden">
-			{#each overviewOf(findings) as sentence, s (s)}{#each sentence as part, i (i)}{#if part.strong}<strong
-							>{part.text}</strong
-						>{:else}{part.text}{/if}{/each}{' '}{/each}
+			{#each overview as part, i (i)}{#if part.strong}<strong>{part.text}</strong
+					>{:else}{part.text}{/if}{/each}
 		</p>
 		<TermTools
 			{filter}

@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Findings } from '$lib/core/findings';
 import { demoFindings } from '../../../../tests/support/demo';
-import { overviewOf } from './overview';
+import { habitsShown, overviewOf } from './overview';
 
 let findings: Findings;
 beforeAll(() => {
@@ -10,18 +10,31 @@ beforeAll(() => {
 
 const text = (given: Findings) =>
 	overviewOf(given)
-		.map((piece) => piece.text)
-		.join('');
+		.map((sentence) => sentence.map((piece) => piece.text).join(''))
+		.join(' ');
 
 describe('overviewOf', () => {
-	it('says what matters in sentences with figures', () => {
-		expect(text(findings)).toBe(
-			'Nine pages of 724 to 2,049 words, 893 in the middle. Hearting and throughstones are in all of them; only one gives what it costs a heading.'
+	it('says what matters in five sentences with figures', () => {
+		const sentences = overviewOf(findings);
+		expect(sentences).toHaveLength(5);
+		expect(text(findings)).toMatch(
+			/^Nine pages of 724 to 2,049 words, 893 in the middle\. Hearting and /
 		);
+		// what a sentence counts is what the findings hold
+		const differing = findings.figures.filter(
+			({ agreement, isCount }) => agreement === 'differs' && !isCount
+		).length;
+		expect(text(findings)).toContain(`Sources differ on ${differing} of `);
+		expect(text(findings)).toContain('none has “');
+	});
+
+	it('says what the pages have in common, with how many', () => {
+		expect(habitsShown(findings)).toContain('six of nine open with a definition');
 	});
 
 	it('names terms and not the keyword’s own words', () => {
 		const strong = overviewOf(findings)
+			.flat()
 			.filter((piece) => piece.strong)
 			.map((piece) => piece.text.toLowerCase());
 		expect(strong).not.toContain('stone');
