@@ -13,7 +13,8 @@ import {
 	topicsByStems,
 	type Grouping
 } from '../tests/support/quality';
-import { readSubjects, type Subject } from '../tests/support/subjects';
+import { demoFindings } from '../tests/support/demo';
+import { readDemoTopics, readSubjects, type Subject } from '../tests/support/subjects';
 
 const isDetailed = process.argv.includes('--detail');
 const subjects = readSubjects();
@@ -64,6 +65,23 @@ show('Headings merged into topics (goal B³ 0.80, headings alone 0.74)', [
 		of: (subject) => groups(topicQuality(subject, []))
 	}
 ]);
+{
+	const { pages } = demoFindings();
+	const labelled = { keyword: 'how to build a dry stone wall', topics: readDemoTopics() };
+	const works = pages.map(({ work }) => work);
+	const row = (way: string, { bCubed, pairs }: Grouping) => ({
+		way,
+		'B³': bCubed.f1.toFixed(3),
+		precision: bCubed.precision.toFixed(3),
+		recall: bCubed.recall.toFixed(3),
+		pairs: pairs.f1.toFixed(3)
+	});
+	console.log(`The same for the ${labelled.topics.size} headings of the demo`);
+	console.table([
+		row('findings', topicQuality(labelled, works)),
+		row('half of the stems shared', topicsByStems(labelled))
+	]);
+}
 show('Questions merged', [
 	{ name: 'findings', of: (subject) => groups(questionQuality(subject)) },
 	{ name: 'half of the stems shared', of: (subject) => groups(questionsByStems(subject)) }

@@ -66,7 +66,10 @@ export interface Grouping {
 }
 
 /** How well headings are merged; `works` may be the pages without the text under their headings. */
-export function topicQuality(subject: Subject, works: readonly PageWork[]): Grouping {
+export function topicQuality(
+	subject: Pick<Subject, 'keyword' | 'topics'>,
+	works: readonly PageWork[]
+): Grouping {
 	const groupOf = new Map<string, string>();
 	for (const { id, headings } of findTopics(works, subject.keyword).topics)
 		for (const { page, section } of headings)
@@ -78,7 +81,7 @@ export function topicQuality(subject: Subject, works: readonly PageWork[]): Grou
 }
 
 /** Baseline: headings meet when half of their stems, the keyword's apart, are the same. */
-export function topicsByStems(subject: Subject): Grouping {
+export function topicsByStems(subject: Pick<Subject, 'keyword' | 'topics'>): Grouping {
 	const common = new Set(contentStemsOf(subject.keyword));
 	const items = [...subject.topics.keys()];
 	const stems = items.map(

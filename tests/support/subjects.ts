@@ -33,7 +33,8 @@ const FOLDER = new URL('../fixtures/subjects/', import.meta.url);
 const KEYWORDS: Readonly<Record<string, string>> = {
 	chickens: 'how to keep chickens in a small garden',
 	'half-marathon': 'half marathon training plan for beginners',
-	'heat-pump': 'air source heat pump for an old house'
+	'heat-pump': 'air source heat pump for an old house',
+	knives: 'how to sharpen kitchen knives'
 };
 
 let subjects: Subject[] | null = null;
@@ -41,6 +42,19 @@ let subjects: Subject[] | null = null;
 export function readSubjects(): readonly Subject[] {
 	subjects ??= Object.entries(KEYWORDS).map(([name, keyword]) => subjectOf(name, keyword));
 	return subjects;
+}
+
+/** Headings of the demo's counted pages with their topics, to be held against its findings. */
+export function readDemoTopics(): ReadonlyMap<string, string> {
+	const topics = new Map<string, string>();
+	let page = '';
+	for (const line of readFileSync(new URL('demo-headings.txt', FOLDER), 'utf8').split('\n')) {
+		if (line.trim() === '' || line.startsWith('#')) continue;
+		const { text, topic } = labelsOf(line);
+		if (topic) topics.set(`${page}/${text}`, topic);
+		else page = `${text}.html`;
+	}
+	return topics;
 }
 
 function subjectOf(name: string, keyword: string): Subject {

@@ -2,7 +2,7 @@ import { contentStemsOf, isStopWord, plainWord, singularOf, wordsOf } from '../t
 import { NO_EDITS, rulesOf, type GroupEdits, type GroupRules } from './edits';
 import type { Fact } from './facts';
 import { baseOf, type Quantity } from './quantities';
-import { toBase } from './units';
+import { toBase, unitOf } from './units';
 
 /** One statement of a quantity, in the unit of its group. */
 export interface FactValue {
@@ -60,13 +60,13 @@ const REACH = 12;
 /** Words away from a figure at which a word says half as much of it. */
 const HALF_WAY = 6;
 /** What a length can be the length of; two that say different things are never compared. */
-const EXTENTS: readonly RegExp[] = [
-	/^(?:deep|depth|deeper|down)$/i,
-	/^(?:wide|width|wider|breadth|across|broad)$/i,
-	/^(?:high|height|higher|tall|taller)$/i,
-	/^(?:long|length|longer)$/i,
-	/^(?:apart|centres|centers|intervals|spacing|spaced|distance|between|every)$/i,
-	/^(?:thick|thickness|thicker)$/i
+const EXTENTS: readonly (readonly [name: string, words: RegExp])[] = [
+	['depth', /^(?:deep|depth|deeper|down)$/i],
+	['width', /^(?:wide|width|wider|breadth|across|broad)$/i],
+	['height', /^(?:high|height|higher|tall|taller)$/i],
+	['length', /^(?:long|length|longer)$/i],
+	['spacing', /^(?:apart|centres|centers|intervals|spacing|spaced|distance|between|every)$/i],
+	['thickness', /^(?:thick|thickness|thicker)$/i]
 ];
 /** Likeness of contexts from which two figures are of the same thing; set on the labelled subjects and the demo. */
 const SAME_AT = 0.38;
@@ -255,7 +255,7 @@ function extentOf(text: string, quantity: Quantity): number {
 	const before = words.filter((word) => word.end <= start).slice(-3);
 	const after = words.filter((word) => word.start >= start + quantity.text.length).slice(0, 2);
 	for (const { text: word } of [...after, ...before.reverse()]) {
-		const extent = EXTENTS.findIndex((pattern) => pattern.test(word));
+		const extent = EXTENTS.findIndex(([, words]) => words.test(word));
 		if (extent >= 0) return extent;
 	}
 	return -1;
@@ -314,24 +314,30 @@ function hasConflict(group: readonly Statement[]): boolean {
 	);
 }
 
-/** Up to three words that most of the sentences share, in the order of the first. */
+/** Up to three words that most of the sentences share, in the order of the first; before them what a length measures. */
 function labelOf(group: readonly Statement[]): string {
 	const spread = new Map<string, number>();
 	for (const { context } of group)
 		for (const [stem, weight] of context) spread.set(stem, (spread.get(stem) ?? 0) + weight);
-	const best = [...spread]
-		.sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))
-		.slice(0, 3)
-		.map(([stem]) => stem);
 	const [first] = group;
-	const words: string[] = [];
+	const names = [...new Set(group.map(({ extent }) => extent))].filter((extent) => extent >= 0);
+	const words = new Map<string, string>();
 	for (const text of [first!.fact.heading, first!.fact.text]) {
 		for (const { text: word } of wordsOf(text)) {
 			const plain = singularOf(plainWord(word));
 			const stem = contentStemsOf(word)[0];
-			if (stem && best.includes(stem) && !isStopWord(plain) && !words.includes(plain))
-				words.push(plain);
+			const isMeasure =
+				unitOf(plain) !== undefined || EXTENTS.some(([, extent]) => extent.test(plain));
+			if (stem && spread.has(stem) && !isStopWord(plain) && !isMeasure && !words.has(stem))
+				words.set(stem, plain);
 		}
 	}
-	return words.slice(0, 3).join(', ');
+	const order = [...words.keys()];
+	const said = [...words]
+		.sort((a, b) => spread.get(b[0])! - spread.get(a[0])! || (a[0] < b[0] ? -1 : 1))
+		.slice(0, 3)
+		.sort((a, b) => order.indexOf(a[0]) - order.indexOf(b[0]))
+		.map(([, word]) => word)
+		.join(', ');
+	return names.length === 1 ? `${EXTENTS[names[0]!]![0]}: ${said}` : said;
 }

@@ -59,7 +59,7 @@ const MONTHS =
 const NOT_COUNTED = new Set(
 	`thing way reason other point part side kind type sort step stage tip mistake option question answer example case
 matter rule section paragraph chapter idea factor difference choice problem method approach page word figure letter
-one people half quarter third us is was has does plus minus across less this its versus always perhaps class`.split(
+one people half quarter finger hand eye third us is was has does plus minus across less this its versus always perhaps class`.split(
 		/\s+/
 	)
 );

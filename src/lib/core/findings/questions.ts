@@ -1,7 +1,7 @@
 import { contentStemsOf, sentencesOf } from '../text';
 import { NO_EDITS, rulesOf, type GroupEdits } from './edits';
 import { cutOf, type PageWork } from './page-work';
-import type { QuestionKind } from './question-form';
+import { questionKindOf, type QuestionKind } from './question-form';
 import { isSameQuestion, senseOf, type QuestionSense } from './same-question';
 
 /** A passage that answers a question, with where it comes from. */
@@ -133,14 +133,14 @@ export function findQuestions(
 				({ source }) => !group.given.some((given) => given.source === source)
 			);
 			const name = rules.nameOf(group.refs) ?? shortest;
-			const text = name[0]!.toUpperCase() + name.slice(1);
+			const text = (name[0]!.toUpperCase() + name.slice(1)).replace(/\bi\b/g, 'I');
 			return {
 				id: `question:${text
 					.toLowerCase()
 					.replace(/[^a-z0-9]+/g, ' ')
 					.trim()}`,
 				text: text.endsWith('?') ? text : `${text}?`,
-				kind: group.sense.kind,
+				kind: questionKindOf(text),
 				pages: [...group.pages].sort(),
 				lists: [...group.lists].sort(),
 				askedAt: group.askedAt,

@@ -7,6 +7,8 @@ export interface QuestionSense {
 	readonly kind: QuestionKind;
 	/** Stems and matters with their weights. */
 	readonly parts: ReadonlyMap<string, number>;
+	/** What a question of degree measures: "deep" in "how deep"; null for others. */
+	readonly measured: string | null;
 }
 
 /** Weight of a stem, 0–1: low for what every page says. */
@@ -34,6 +36,7 @@ export function senseOf(question: string, weightOf: StemWeight): QuestionSense {
 	const parts = new Map<string, number>();
 	const put = (part: string, weight: number) =>
 		parts.set(part, Math.max(weight, parts.get(part) ?? 0));
+	let measuredPart: string | null = null;
 	const measured = /\bhow (?:much |many )?(\p{L}+)/iu.exec(question)?.[1]?.toLowerCase();
 	for (const { text } of wordsOf(question)) {
 		const plain = plainWord(text);
@@ -41,20 +44,29 @@ export function senseOf(question: string, weightOf: StemWeight): QuestionSense {
 		if (isStopWord(plain) || /^(?:who|what|when|where|why|which|how)$/.test(plain)) continue;
 		const matter = purposesOf(plain).find((purpose) => MATTERS.has(purpose));
 		if (matter) {
+			if (plain === measured) measuredPart = `@${matter}`;
 			put(`@${matter}`, 1);
 			continue;
 		}
 		const stem = stemOf(plain);
+		if (plain === measured) measuredPart = stem;
 		// "how many weeks" and "how many days" ask different things
 		put(stem, plain === measured ? 1 : CARRIERS.has(stem) ? 0.3 : weightOf(stem));
 	}
 	if (purposesOf(question).includes('lifespan')) put('@lifespan', 1);
-	return { kind: questionKindOf(question), parts };
+	return { kind: questionKindOf(question), parts, measured: measuredPart };
 }
 
 /** Whether two questions ask the same. */
 export function isSameQuestion(a: QuestionSense, b: QuestionSense): boolean {
 	if (!isKindred(a.kind, b.kind)) return false;
+	// "how deep are they" is not "are they needed"
+	for (const [one, other] of [
+		[a, b],
+		[b, a]
+	] as const)
+		if (one.kind === 'degree' && one.measured !== null && !other.parts.has(one.measured))
+			return false;
 	let shared = 0;
 	let all = 0;
 	for (const [part, weight] of a.parts) {

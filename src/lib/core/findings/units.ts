@@ -54,6 +54,13 @@ mph speed 1.609344: mph
 km/h speed 1: km/h kph kmh
 rpm turns 1: rpm
 ppm parts 1: ppm
+grit grit 1: grit
+gauge gauge 1: gauge
+lumen light 1: lumen
+hp power_hp 1: hp horsepower
+MB storage 1: mb megabyte
+GB storage 1000: gb gigabyte
+TB storage 1000000: tb terabyte
 second time 1/86400: second sec
 minute time 1/1440: minute min
 hour time 1/24: hour hr

@@ -34,7 +34,9 @@ export function phrasesAbout(
 		const stems = new Set(contentStemsOf(phrase));
 		const held = wanted.reduce((sum, { stem, weight }) => sum + (stems.has(stem) ? weight : 0), 0);
 		if (held / all < ABOUT_AT) continue;
-		const volume = middleVolumeOf(row);
+		const middle = middleVolumeOf(row);
+		// the middle of a range is a guess, and not to the last search
+		const volume = middle === null ? null : Number(middle.toPrecision(2));
 		const known = found.get(phrase);
 		found.set(phrase, volume === null ? (known ?? null) : Math.max(volume, known ?? 0));
 	}

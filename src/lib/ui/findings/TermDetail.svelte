@@ -221,10 +221,11 @@
 {/if}
 {#if company.length > 0}
 	<p class="mt-2 text-ink-2">
-		Keeps company with {#each company.slice(0, 5) as one, i (one.key)}{i > 0 ? ', ' : ''}<button
-				class="linkish font-serif"
-				onclick={() => onchoose(one.key)}>{one.phrase}</button
-			>{/each}.
+		Keeps company with
+		{#each company.slice(0, 5) as one, i (one.key)}<span class="whitespace-nowrap"
+				><button class="linkish font-serif" onclick={() => onchoose(one.key)}>{one.phrase}</button
+				>{i === Math.min(5, company.length) - 1 ? '.' : ','}</span
+			>&#32;{/each}
 	</p>
 {/if}
 {#if term.uses.length > 0}

@@ -67,7 +67,7 @@
 {:else}
 	<div class="flex flex-wrap items-center gap-2 pb-2">
 		<input
-			class="field w-32"
+			class="field w-28"
 			type="search"
 			placeholder="Find a term"
 			aria-label="Find a term"
@@ -75,7 +75,7 @@
 			oninput={(event) => set({ search: event.currentTarget.value })}
 		/>
 		<select
-			class="field w-auto"
+			class="field w-[106px]"
 			aria-label="Weight"
 			value={filter.weight}
 			onchange={(event) => set({ weight: event.currentTarget.value as TermFilter['weight'] })}
@@ -86,7 +86,7 @@
 			<option value="could">could</option>
 		</select>
 		<select
-			class="field w-auto"
+			class="field w-[104px]"
 			aria-label="Place"
 			value={filter.place}
 			onchange={(event) => set({ place: event.currentTarget.value as TermFilter['place'] })}
@@ -98,7 +98,7 @@
 			<option value="faq">in an FAQ</option>
 		</select>
 		<select
-			class="field w-auto max-xl:hidden"
+			class="field w-[102px] max-xl:hidden"
 			aria-label="Words"
 			value={filter.words}
 			onchange={(event) => set({ words: event.currentTarget.value as TermFilter['words'] })}
@@ -109,7 +109,7 @@
 			<option value="3">three or more</option>
 		</select>
 		<select
-			class="field w-auto"
+			class="field w-[90px]"
 			aria-label="Kind"
 			value={filter.kind}
 			onchange={(event) => set({ kind: event.currentTarget.value as TermFilter['kind'] })}
@@ -120,7 +120,7 @@
 			<option value="name">names</option>
 		</select>
 		<select
-			class="field w-auto"
+			class="field w-[96px]"
 			aria-label="Show"
 			value={filter.show}
 			onchange={(event) => set({ show: event.currentTarget.value as TermFilter['show'] })}

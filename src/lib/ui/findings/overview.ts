@@ -109,11 +109,24 @@ function nameOfFigure({ label, unit }: FactGroup): string {
 	return label || unit || 'one figure';
 }
 
-/** What the counted pages have in common in the way they are made: "seven of nine open with …". */
+/**
+ * What the counted pages have in common in the way they are made: "six of nine open with a
+ * definition; four use numbered steps and have a table". What one page of many does is no habit.
+ */
 export function habitsShown({ habits, pages }: Findings): string[] {
-	return habits.map(({ id, pages: on }) => {
-		const { one, many } = HABITS.find((habit) => habit.id === id)!;
-		const of = on.length === pages.length && pages.length > 1 ? 'all' : inWords(on.length);
-		return `${of} of ${inWords(pages.length)} ${on.length === 1 ? one : many}`;
+	const counts = [...new Set(habits.map(({ pages: on }) => on.length))].filter(
+		(count) => count > 1 || pages.length <= 3
+	);
+	return counts.map((count, i) => {
+		const done = habits
+			.filter(({ pages: on }) => on.length === count)
+			.map(({ id }) => HABITS.find((habit) => habit.id === id)![count === 1 ? 'one' : 'many']);
+		const who =
+			count === pages.length && count > 1
+				? 'all'
+				: i === 0
+					? `${inWords(count)} of ${inWords(pages.length)}`
+					: inWords(count);
+		return `${who} ${done.length === 1 ? done[0] : `${done.slice(0, -1).join(', ')} and ${done.at(-1)}`}`;
 	});
 }
