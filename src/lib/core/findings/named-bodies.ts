@@ -11,7 +11,7 @@ const NAMED = new RegExp(
 export function namedBodiesIn(sentence: string): string[] {
 	if (!ANY_BODY.test(sentence)) return [];
 	return [...sentence.matchAll(NAMED)]
-		.map(([name]) => name.replace(/^(?:The|A|An|In|By|At|From|Under|Ask|See)\s/, ''))
+		.map(([name]) => name.replace(/^(?:(?:The|A|An|In|By|At|From|Under|Ask|See|the|an?)\s)+/, ''))
 		.filter((name) => name.includes(' '));
 }
 

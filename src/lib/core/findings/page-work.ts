@@ -12,7 +12,7 @@ import {
 	type Tagger
 } from '../text';
 import { candidatesOf } from './candidates';
-import { isQuestion, isSpokenQuestion } from './question-form';
+import { isQuestion, spokenQuestionIn } from './question-form';
 import { definitionIn, type Definition } from './definitions';
 import { habitsOfPage, type HabitId } from './habits';
 import { namedBodiesIn } from './named-bodies';
@@ -181,8 +181,10 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 				: block.kind === 'list'
 					? block.items
 					: [];
-			for (const text of asked)
-				if (isSpokenQuestion(text)) questions.push({ text, answer: '', section: index });
+			for (const said of asked) {
+				const text = spokenQuestionIn(said);
+				if (text !== null) questions.push({ text, answer: '', section: index });
+			}
 		}
 		works.push({
 			heading,

@@ -177,7 +177,7 @@ const PATTERNS: readonly {
 		gate: /[\d½¼¾⅓⅔⅛]/,
 		atNumbers: true,
 		pattern: new RegExp(
-			String.raw`(?<![\p{L}\p{N}.,]|\bhours? )((?<!\p{N}\s?)[-−–])?(${DIGITS})(?:(?:[\s-]?(${UNIT})s?${END})?${TO}([-−])?(${DIGITS}))?[\s-]?(${UNIT})s?${END}`,
+			String.raw`(?<![\p{L}\p{N}.,])((?<!\p{N}\s?)[-−–])?(${DIGITS})(?:(?:[\s-]?(${UNIT})s?${END})?(?<!\bhours? \d{1,2})${TO}([-−])?(${DIGITS}))?[\s-]?(${UNIT})s?${END}`,
 			'yiu'
 		),
 		read: ([sign, from, fromUnit, toSign, to, unitText]) => {

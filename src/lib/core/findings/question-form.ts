@@ -26,10 +26,18 @@ export function isQuestion(line: string): boolean {
 	);
 }
 
-/** Whether a sentence or list entry asks something of its own: "Right?" and "Why bother?" do not. */
-export function isSpokenQuestion(sentence: string): boolean {
-	const words = sentence.trim().split(/\s+/).length;
-	return /\?["”’)]*$/.test(sentence) && OPENS.test(sentence.trim()) && words >= 4 && words <= 20;
+/** Words that lead up to a question in speech: "So, well, when do you prune?" */
+const LEADS = /^(?:(?:so|and|but|well|now|okay|ok|then|oh|um|er|right|yes|no)\b[,.\s]*)+/i;
+
+/**
+ * The question that a sentence or list entry asks, without what leads up to it; null when it asks
+ * nothing of its own, as "Right?" and "Why bother?" do not.
+ */
+export function spokenQuestionIn(sentence: string): string | null {
+	const plain = sentence.trim().replace(LEADS, '');
+	const words = plain.split(/\s+/).length;
+	if (!/\?["”’)]*$/.test(plain) || !OPENS.test(plain) || words < 4 || words > 20) return null;
+	return plain[0]!.toUpperCase() + plain.slice(1);
 }
 
 /** "How deep", "how noisy": a measure or degree, not a way. */

@@ -49,6 +49,7 @@
 	const company = $derived(
 		term.company.flatMap((key) => findings.terms.find((one) => one.key === key) ?? [])
 	);
+	const lastOfCompany = $derived(Math.min(5, company.length) - 1);
 	/** Sentences by page and section, in reading order. */
 	const groups = $derived.by(() => {
 		const found: { page: string; section: number; heading: string; contexts: Context[] }[] = [];
@@ -222,10 +223,12 @@
 {#if company.length > 0}
 	<p class="mt-2 text-ink-2">
 		Keeps company with
-		{#each company.slice(0, 5) as one, i (one.key)}<span class="whitespace-nowrap"
+		{#each company.slice(0, 5) as one, i (one.key)}
+			<span class="whitespace-nowrap"
 				><button class="linkish font-serif" onclick={() => onchoose(one.key)}>{one.phrase}</button
-				>{i === Math.min(5, company.length) - 1 ? '.' : ','}</span
-			>&#32;{/each}
+				>{i === lastOfCompany ? '.' : ','}</span
+			>
+		{/each}
 	</p>
 {/if}
 {#if term.uses.length > 0}

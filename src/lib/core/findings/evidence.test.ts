@@ -1,0 +1,197 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { demoFindings, demoTagger, type DemoEvidence } from '../../../../tests/support/demo';
+import { keptBlocksOf, readText } from '../pages';
+import {
+	assembleFindings,
+	findLongPhrases,
+	topicMatterOf,
+	workOnPage,
+	type Findings,
+	type PageWork
+} from '.';
+import { namedBodiesIn } from './named-bodies';
+
+let demo: DemoEvidence;
+let works: PageWork[];
+beforeAll(() => {
+	demo = demoFindings();
+	works = demo.pages.map(({ work }) => work);
+}, 60_000);
+
+const KEYWORD = 'pruning apple trees';
+let made = 0;
+const work = (text: string, more: { isNote?: boolean; date?: string } = {}): PageWork => {
+	const article = readText(text, 'page');
+	return workOnPage(
+		{
+			id: `p${++made}`,
+			title: article.title,
+			description: '',
+			siteNames: [],
+			blocks: keptBlocksOf(article),
+			links: 0,
+			...more
+		},
+		demoTagger()
+	);
+};
+const find = (pages: PageWork[], notes: PageWork[] = [], more = {}): Findings =>
+	assembleFindings(pages, notes, { keyword: KEYWORD, targetWords: 1000, asked: [], ...more });
+
+describe('figures of one quantity', () => {
+	const grouped = (...sentences: string[]) =>
+		find(sentences.map((text) => work(`# Pruning\n\n${text}`))).figures;
+
+	it('stand together across units, with their spread, and differ beyond a tenth', () => {
+		const [figure] = grouped(
+			'The pruning cut should be 6 inches above the fork.',
+			'Make the pruning cut 30 cm above the fork.'
+		);
+		expect(figure).toMatchObject({ agreement: 'differs', sources: expect.any(Array) });
+		expect(figure!.values).toHaveLength(2);
+		expect(figure!.high / figure!.low).toBeCloseTo(30 / 15.24, 3);
+	});
+
+	it('agree where they overlap, an “at least” being open upwards', () => {
+		const agreement = (a: string, b: string) =>
+			grouped(`Leave ${a} of spur growth.`, `Leave ${b} of spur growth.`)[0]!.agreement;
+		expect(agreement('10 to 15 cm', '12 cm')).toBe('agrees');
+		expect(agreement('at least 10 cm', '14 cm')).toBe('agrees');
+		expect(agreement('10 cm', '14 cm')).toBe('differs');
+		expect(agreement('up to 20 cm', '14 cm')).toBe('agrees');
+	});
+
+	it('never hold a depth and a width, nor two figures of one sentence', () => {
+		expect(
+			grouped('Dig the hole 30 cm deep for the tree.', 'Dig the hole 60 cm wide for the tree.')
+		).toHaveLength(2);
+		expect(grouped('Dig the hole 30 cm this way and 60 cm that way.')).toHaveLength(2);
+	});
+
+	it('know their origin and age', () => {
+		const findings = find(
+			[work('# Pruning\n\nA pruning saw costs £30 here.', { date: '2019-03-01' })],
+			[work('# Notes\n\nA pruning saw costs £45 here.', { isNote: true })]
+		);
+		const figure = findings.figures.find(({ values }) => values.length === 2)!;
+		expect(figure.values.map(({ origin }) => origin).sort()).toEqual(['note', 'page']);
+		expect(figure.onlyNotes).toBe(false);
+		const page = findings.facts.find(({ origin }) => origin === 'page')!;
+		expect(page.year).toBe(2019);
+	});
+
+	it('of a table keep their row, which says what they are', () => {
+		const findings = find([work('# Pruning\n\n| tool | price |\n| --- | --- |\n| saw | £30 |')]);
+		expect(findings.facts.map(({ text }) => text)).toContain('saw · £30');
+	});
+});
+
+describe('named bodies', () => {
+	it.each([
+		['Ask the Fellgate Walling Guild first.', ['Fellgate Walling Guild']],
+		['The Orchard Act 1990 forbids it.', ['Orchard Act 1990']],
+		['The University of Ravensholme tried it.', ['University of Ravensholme']],
+		['Ask your council.', []],
+		['In order to prune, wait.', []]
+	])('in “%s”', (sentence, names) => {
+		expect(namedBodiesIn(sentence)).toEqual(names);
+	});
+});
+
+describe('what nobody asks or covers', () => {
+	it('proposes questions that pages answer, and none that is asked', () => {
+		const pages = [
+			work(
+				'# Pruning apple trees\n\nA spur is a short side branch that bears fruit every year. Cut back to a spur, for the spur bears the apples.'
+			),
+			work(
+				'# Apple trees\n\nLeave each spur alone in its first year. The spur needs light, and a crowded spur rots.'
+			)
+		];
+		const [first] = find(pages).followUps;
+		expect(first).toMatchObject({ text: 'What is a spur?', sources: [pages[0]!.id] });
+		expect(first!.answers[0]!.text).toMatch(/^A spur is/);
+		const asked = find(pages, [], { asked: [{ text: 'What is a spur?', source: 'list' }] });
+		expect(asked.followUps).toEqual([]);
+	});
+
+	it('marks topics and terms that only notes bring, and lets no term of theirs among the pages’', () => {
+		const pages = [
+			work('# Pruning apple trees\n\n## When to prune\n\nPrune in winter, when the sap is down.')
+		];
+		const note = work(
+			'# Visit\n\n## The canker in the bottom row\n\nThe bark canker had reached nine trees of the row and the bark canker spread from there to the hedge, so that we cut it out with a knife and burnt it.',
+			{ isNote: true }
+		);
+		const findings = find(pages, [note]);
+		expect(findings.ownTopics.map(({ label }) => label)).toEqual(['The canker in the bottom row']);
+		expect(findings.noteTerms.map(({ phrase }) => phrase)).toContain('bark canker');
+		expect(findings.terms.map(({ phrase }) => phrase)).not.toContain('bark canker');
+	});
+
+	it('brings what is searched for and has no heading, and questions with their searches', () => {
+		const pages = [work('# Pruning apple trees\n\n## When to prune\n\nIn winter.')];
+		const listed = [
+			{ phrase: 'pruning espalier apple trees', volume: 900 },
+			{ phrase: 'when to prune apple trees', volume: 500 },
+			{ phrase: 'apple tree pruning', volume: 10 }
+		];
+		const findings = find(pages, [], { listed });
+		expect(findings.ownTopics).toMatchObject([
+			{ label: 'pruning espalier apple trees', volume: 900 }
+		]);
+		expect(findings.questions[0]).toMatchObject({
+			text: 'When to prune apple trees?',
+			volume: 500
+		});
+	});
+
+	it('hears questions in a transcript, and not every question mark', () => {
+		const spoken = work('So when do you prune an old apple tree? Right? In winter.', {
+			isNote: true
+		});
+		expect(find([], [spoken]).questions.map(({ text }) => text)).toEqual([
+			'When do you prune an old apple tree?'
+		]);
+	});
+});
+
+describe('findLongPhrases', () => {
+	it('gives wordings of the keyword that pages and lists really use, most searched first', () => {
+		const phrases = findLongPhrases(
+			works,
+			demo.findings.terms,
+			demo.findings.questions,
+			[{ phrase: 'how to build a dry stone wall on a slope', volume: 110 }],
+			demo.findings.keyword
+		);
+		expect(phrases[0]).toMatchObject({
+			phrase: 'how to build a dry stone wall on a slope',
+			volume: 110,
+			isListed: true
+		});
+		const used = phrases.filter(({ pages }) => pages.length > 0);
+		expect(used.length).toBeGreaterThan(5);
+		const keys = new Set(demo.findings.terms.map(({ phrase }) => phrase));
+		for (const { phrase } of phrases) expect(keys.has(phrase)).toBe(false);
+	});
+});
+
+describe('topicMatterOf', () => {
+	it('gives a topic the terms, questions and figures of its own sections', () => {
+		const topic = demo.findings.topics.find(({ headings }) =>
+			headings.some(({ text }) => text === 'Set the throughstones')
+		)!;
+		const matter = topicMatterOf(topic, demo.findings);
+		expect(matter.terms[0]).toBe('throughstone');
+		expect(matter.figures.length).toBeGreaterThan(0);
+		const here = new Set(topic.headings.map(({ page, section }) => `${page} ${section}`));
+		for (const { values } of matter.figures)
+			expect(
+				values.some(({ fact }) => {
+					const { source, section } = demo.findings.facts.find(({ id }) => id === fact)!;
+					return here.has(`${source} ${section}`);
+				})
+			).toBe(true);
+	});
+});
