@@ -36,7 +36,7 @@ for (const theme of ['paper', 'night'] as const) {
 		await expect(page.getByRole('button', { name: 'hearting', exact: true })).toBeVisible({
 			timeout: 30_000
 		});
-		for (const tab of ['Terms', 'Topics', 'Questions', 'Shape']) {
+		for (const tab of ['Terms', 'Long phrases', 'Topics', 'Questions', 'Facts', 'Shape']) {
 			await page.getByRole('tab', { name: tab }).click();
 			expect(await findingsOf(page), tab).toEqual([]);
 		}

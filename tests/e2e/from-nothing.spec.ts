@@ -73,7 +73,10 @@ test('from a keyword and dropped pages to a draft that is still there after clos
 		await expect(page.getByRole('button', { name: 'hearting', exact: true })).toBeVisible({
 			timeout: 30_000
 		});
-		await page.getByRole('button', { name: 'throughstones', exact: true }).click();
+		await page
+			.getByRole('region', { name: 'Terms by page' })
+			.getByRole('button', { name: 'throughstones', exact: true })
+			.click();
 		const context = page.getByRole('complementary', { name: 'Uses in context' });
 		await expect(context.getByRole('heading', { name: 'throughstones' })).toBeVisible();
 		const shown = await context.locator('mark').count();
@@ -87,7 +90,7 @@ test('from a keyword and dropped pages to a draft that is still there after clos
 		await expect(page.getByText('How long does a dry stone wall last?').first()).toBeVisible();
 		await page.getByRole('tab', { name: 'Shape' }).click();
 		await page.getByRole('button', { name: 'See as a table' }).click();
-		await expect(page.getByRole('cell', { name: 'words in a sentence' })).toBeVisible();
+		await expect(page.getByRole('cell', { name: 'Words in a sentence' })).toBeVisible();
 	});
 
 	await test.step('plan: propose, rename, move by keyboard, undo', async () => {

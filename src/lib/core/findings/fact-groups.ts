@@ -317,8 +317,13 @@ function hasConflict(group: readonly Statement[]): boolean {
 /** Up to three words that most of the sentences share, in the order of the first; before them what a length measures. */
 function labelOf(group: readonly Statement[]): string {
 	const spread = new Map<string, number>();
-	for (const { context } of group)
-		for (const [stem, weight] of context) spread.set(stem, (spread.get(stem) ?? 0) + weight);
+	const members = new Map<string, number>();
+	for (const { context } of group) {
+		for (const [stem, weight] of context) {
+			spread.set(stem, (spread.get(stem) ?? 0) + weight);
+			members.set(stem, (members.get(stem) ?? 0) + 1);
+		}
+	}
 	const [first] = group;
 	const names = [...new Set(group.map(({ extent }) => extent))].filter((extent) => extent >= 0);
 	const words = new Map<string, string>();
@@ -328,7 +333,8 @@ function labelOf(group: readonly Statement[]): string {
 			const stem = contentStemsOf(word)[0];
 			const isMeasure =
 				unitOf(plain) !== undefined || EXTENTS.some(([, extent]) => extent.test(plain));
-			if (stem && spread.has(stem) && !isStopWord(plain) && !isMeasure && !words.has(stem))
+			const isShared = stem !== undefined && (members.get(stem) ?? 0) > 1;
+			if (isShared && !isStopWord(plain) && !isMeasure && !words.has(stem) && !/ly$/.test(plain))
 				words.set(stem, plain);
 		}
 	}

@@ -126,7 +126,7 @@ interface Candidate {
 }
 
 /**
- * Terms of the counted pages: what is pinned, then the strongest first. The exact keyword, what is
+ * Terms of the counted pages: what is pinned, what was added by hand, then the strongest first. The exact keyword, what is
  * required and what was added by hand always come along.
  */
 export function findTermsOf(pages: readonly PageWork[], options: TermOptions): TermsFound {
@@ -244,8 +244,8 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 	};
 }
 
-function placeOf({ key, isPinned }: Term, keyword: string): number {
-	return key === keyword ? 2 : isPinned ? 1 : 0;
+function placeOf({ key, isPinned, isOwn }: Term, keyword: string): number {
+	return key === keyword ? 3 : isPinned ? 2 : isOwn ? 1 : 0;
 }
 
 function isVariant(edits: FindingEdits['terms'], key: string): boolean {

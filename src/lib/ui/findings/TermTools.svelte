@@ -7,7 +7,6 @@
 
 	interface Props {
 		filter: TermFilter;
-		shown: number;
 		/** Phrases of the ticked rows; the first is what the others are merged into. */
 		ticked: readonly string[];
 		struck: number;
@@ -22,7 +21,6 @@
 	}
 	let {
 		filter,
-		shown,
 		ticked,
 		struck,
 		onfilter,
@@ -67,7 +65,7 @@
 {:else}
 	<div class="flex flex-wrap items-center gap-2 pb-2">
 		<input
-			class="field w-28"
+			class="field w-26"
 			type="search"
 			placeholder="Find a term"
 			aria-label="Find a term"
@@ -75,12 +73,12 @@
 			oninput={(event) => set({ search: event.currentTarget.value })}
 		/>
 		<select
-			class="field w-[106px]"
+			class="field w-[108px]"
 			aria-label="Weight"
 			value={filter.weight}
 			onchange={(event) => set({ weight: event.currentTarget.value as TermFilter['weight'] })}
 		>
-			<option value="any">every weight</option>
+			<option value="any">any weight</option>
 			<option value="must">must</option>
 			<option value="should">should</option>
 			<option value="could">could</option>
@@ -120,21 +118,18 @@
 			<option value="name">names</option>
 		</select>
 		<select
-			class="field w-[96px]"
+			class="field w-[108px]"
 			aria-label="Show"
 			value={filter.show}
 			onchange={(event) => set({ show: event.currentTarget.value as TermFilter['show'] })}
 		>
-			<option value="all">all</option>
+			<option value="all">everything</option>
 			<option value="notes">only in notes</option>
-			<option value="hand">changed by hand</option>
+			<option value="hand">by hand</option>
 			<option value="struck">struck out{struck > 0 ? ` (${struck})` : ''}</option>
 		</select>
-		{#if isFiltered}<button class="linkish" onclick={() => onfilter(NO_FILTER)}
-				>Show all again</button
-			>{/if}
+		{#if isFiltered}<button class="linkish" onclick={() => onfilter(NO_FILTER)}>Reset</button>{/if}
 		<span class="ml-auto flex items-center gap-2">
-			<span class="text-xs text-ink-2" role="status">{shown} terms</span>
 			<Popup label="Add" width="260px">
 				{#snippet children(close: () => void)}
 					<form class="flex gap-2" onsubmit={(event) => add(event, close)}>

@@ -203,12 +203,10 @@
 									>{/if}{#if state === 'note'}<span class="sign">only notes</span>{/if}</span
 							></td
 						>
-						<td class="text-ink-2"
-							>{state === 'note' ? '–' : term.weight}{#if term.isSet}<span
-									title="set by hand"
-									aria-label="set by hand">*</span
-								>{/if}</td
-						>
+						<td class="text-ink-2">
+							{state === 'note' ? '–' : term.weight}
+							{#if term.isSet}<span title="set by hand" aria-label="set by hand">*</span>{/if}
+						</td>
 						<td class="text-ink-2">{wantedShown(term)}</td>
 						<td class="text-ink-2">{term.uses.length} of {findings.pages.length}</td>
 						{#each pages as { id, letter } (id)}

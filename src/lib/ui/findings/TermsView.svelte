@@ -137,7 +137,6 @@
 		</p>
 		<TermTools
 			{filter}
-			shown={rows.length}
 			ticked={tickedRows.map(({ term }) => term.phrase)}
 			struck={findings.struck.terms.length}
 			onfilter={(next) => ((filter = next), (ticked = new Set()))}
@@ -168,12 +167,11 @@
 			onweigh={(one, weight) => weigh([one], weight)}
 		/>
 		<p class="flex flex-wrap gap-x-4 border-t border-rule py-1.5 text-xs text-ink-2 max-sm:hidden">
+			<span role="status">{rows.length} {rows.length === 1 ? 'term' : 'terms'}</span>
 			<span><i class="bar"></i> uses per 1,000 words</span>
 			<span><i class="line"></i> in a heading</span>
 			<span><i class="ring"></i> in the opening</span>
-			<span class="ml-auto"
-				>Keys: ↑ ↓ move, space ticks, x strikes out, p pins, 1 2 3 must should could</span
-			>
+			<span class="ml-auto">↑ ↓ move, space ticks, x strikes out, p pins, 1 2 3 weigh</span>
 		</p>
 	</div>
 	<aside

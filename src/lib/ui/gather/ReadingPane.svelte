@@ -113,13 +113,22 @@
 		onstrike(struck);
 	}
 
+	/** Scrolls the pane and nothing around it. */
+	function scrollTo(row: HTMLElement) {
+		let pane = row.parentElement;
+		while (pane && !/auto|scroll/.test(getComputedStyle(pane).overflowY)) pane = pane.parentElement;
+		if (!pane) return;
+		pane.scrollTop += row.getBoundingClientRect().top - pane.getBoundingClientRect().top - 16;
+	}
+
 	function goTo(at: number) {
 		shows = 'article';
 		inHand = at;
 		requestAnimationFrame(() => {
 			const row = list?.querySelector<HTMLElement>(`[data-at="${at}"]`);
-			row?.scrollIntoView({ block: 'start' });
-			row?.focus({ preventScroll: true });
+			if (!row) return;
+			scrollTo(row);
+			row.focus({ preventScroll: true });
 		});
 	}
 
