@@ -135,7 +135,9 @@ test('the grid sorts, filters, counts what it shows, and opens the page at a sen
 		await page.getByRole('button', { name: 'Copy', exact: true }).click();
 		await page.getByRole('button', { name: 'Export as CSV' }).click();
 		const text = readFileSync(await (await waiting).path(), 'utf8');
-		expect(text.split('\n')[0]).toMatch(/^term,variants,kind,weight,min,max,pages,.*uses on A/);
+		expect(text.split('\n')[0]).toMatch(
+			/^\uFEFFterm,variants,kind,weight,min,max,pages,.*,from,uses on A,uses on B,.*,uses on I\s*$/
+		);
 	});
 
 	await test.step('a sentence opens its page in Gather', async () => {

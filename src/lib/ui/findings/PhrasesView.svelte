@@ -54,6 +54,12 @@
 		);
 	}
 
+	const lettersOf = (pages: readonly string[]) =>
+		pages
+			.map((id) => session.letters.get(id) ?? '')
+			.sort()
+			.join(' ');
+
 	async function copy() {
 		await navigator.clipboard.writeText(shown.map(({ phrase }) => phrase).join('\n'));
 		toast(`Copied ${shown.length} phrases.`);
@@ -128,9 +134,7 @@
 							<span class="text-xs text-ink-2"
 								>{[
 									phrase.volume === null ? '' : `${phrase.volume.toLocaleString('en')} a month`,
-									phrase.pages.length > 0
-										? phrase.pages.map((id) => session.letters.get(id) ?? '').join(' ')
-										: '',
+									phrase.pages.length > 0 ? lettersOf(phrase.pages) : '',
 									phrase.isAsked ? 'asked' : '',
 									phrase.isListed && phrase.volume === null ? 'listed' : ''
 								]

@@ -106,7 +106,10 @@
 	}
 
 	function askers({ pages, lists }: Question): string {
-		const onPages = pages.map((id) => letters.get(id) ?? '').join(' ');
+		const onPages = pages
+			.map((id) => letters.get(id) ?? '')
+			.sort()
+			.join(' ');
 		const names = [...new Set(lists.map((id) => session.nameOf(id)))];
 		return [onPages, names.length > 2 ? `${names.length} lists and notes` : names.join(', ')]
 			.filter(Boolean)

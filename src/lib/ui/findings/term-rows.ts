@@ -116,7 +116,8 @@ export function termsAsCsv(
 	rows: readonly TermRow[],
 	letters: ReadonlyMap<string, string>
 ): string {
-	const pages = findings.pages.map(({ id }) => id);
+	const counted = new Set(findings.pages.map(({ id }) => id));
+	const pages = [...letters.keys()].filter((id) => counted.has(id));
 	const share = (value: number) => value.toFixed(2);
 	const phraseOf = new Map(findings.terms.map(({ key, phrase }) => [key, phrase]));
 	return writeCsv([
