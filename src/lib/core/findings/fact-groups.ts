@@ -1,6 +1,7 @@
 import { contentStemsOf, isStopWord, plainWord, singularOf, wordsOf } from '../text';
 import { NO_EDITS, rulesOf, type GroupEdits, type GroupRules } from './edits';
 import type { Fact } from './facts';
+import { numberOf } from './number-words';
 import { baseOf, type Quantity } from './quantities';
 import { toBase, unitOf } from './units';
 
@@ -172,7 +173,7 @@ function stemsAround({ text, heading }: Fact, quantity: Quantity): Map<string, n
 	const after = words.filter((word) => word.start >= end).slice(0, REACH);
 	const near = new Map<string, number>();
 	const put = (word: string, distance: number) => {
-		if (/\d/.test(word)) return;
+		if (/\d/.test(word) || !Number.isNaN(numberOf(word))) return;
 		const weight = 1 / (1 + distance / HALF_WAY);
 		for (const stem of contentStemsOf(word)) near.set(stem, Math.max(weight, near.get(stem) ?? 0));
 	};
@@ -195,7 +196,11 @@ interface Gathering {
 /** Puts each statement into the group it is most like, on average over its members, or opens one. */
 function cluster(statements: readonly Statement[], rules: GroupRules): Statement[][] {
 	const groups: Gathering[] = [];
-	for (const statement of statements) {
+	// by what is said and not by who says it: the ids of pages differ from one import to the next
+	const ordered = [...statements].sort((a, b) =>
+		a.fact.text < b.fact.text ? -1 : a.fact.text > b.fact.text ? 1 : a.at - b.at
+	);
+	for (const statement of ordered) {
 		const group = byHand(statement, groups, rules) ?? mostAlike(statement, groups, rules);
 		if (group) add(group, statement);
 		else {
@@ -345,5 +350,7 @@ function labelOf(group: readonly Statement[]): string {
 		.sort((a, b) => order.indexOf(a[0]) - order.indexOf(b[0]))
 		.map(([, word]) => word)
 		.join(', ');
-	return names.length === 1 ? `${EXTENTS[names[0]!]![0]}: ${said}` : said;
+	if (names.length !== 1) return said;
+	const extent = EXTENTS[names[0]!]![0];
+	return said === '' ? extent : `${extent}: ${said}`;
 }

@@ -143,6 +143,17 @@ describe('terms', () => {
 		expect(assembleFindings([...works].reverse(), [], OPTIONS)).toEqual(findings);
 	});
 
+	it('does not depend on the ids that pages were given', () => {
+		const renamed = works.map((work, i) => ({ ...work, id: `page-${works.length - i}` }));
+		const said = ({ terms, topics, questions, figures }: Findings) => ({
+			terms: terms.map(({ phrase, min, max, weight }) => [phrase, min, max, weight]),
+			topics: topics.map(({ label, headings }) => [label, headings.map(({ text }) => text).sort()]),
+			questions: questions.map(({ text, wordings }) => [text, wordings]),
+			figures: figures.map(({ label, low, high }) => [label, low, high]).sort()
+		});
+		expect(said(assembleFindings(renamed, [], OPTIONS))).toEqual(said(findings));
+	});
+
 	it('is whole again when a page is set aside and counted back', () => {
 		assembleFindings(works.slice(1), [], OPTIONS);
 		expect(assembleFindings(works, [], OPTIONS)).toEqual(findings);

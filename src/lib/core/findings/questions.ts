@@ -42,6 +42,12 @@ const ANSWERS_SHOWN = 3;
 /** Part of a question that a passage must hold to answer it. */
 const ANSWERS_AT = 0.6;
 
+/** A question on its way into its group. */
+interface Asking {
+	readonly text: string;
+	readonly into: (group: Group) => void;
+}
+
 interface Group {
 	sense: QuestionSense;
 	refs: string[];
@@ -106,22 +112,32 @@ export function findQuestions(
 		if (!group.wordings.includes(wording)) group.wordings.push(wording);
 		return group;
 	};
-	const putFrom = (source: PageWork, kind: 'pages' | 'lists') => {
-		for (const { text, answer, section } of source.questions) {
-			const group = put(text);
-			group[kind].add(source.id);
-			group.askedAt.push({ source: source.id, section });
-			if (answer !== '')
-				group.given.push({ source: source.id, section, text: openingOf(answer), fit: 1 });
-		}
-	};
-	for (const page of pages) putFrom(page, 'pages');
-	for (const note of notes) putFrom(note, 'lists');
-	for (const { text, source, volume } of asked) {
-		const group = put(text);
-		group.lists.add(source);
-		if (volume != null) group.volume = Math.max(volume, group.volume ?? 0);
-	}
+	const putFrom = (source: PageWork, kind: 'pages' | 'lists'): Asking[] =>
+		source.questions.map(({ text, answer, section }) => ({
+			text,
+			into: (group) => {
+				group[kind].add(source.id);
+				group.askedAt.push({ source: source.id, section });
+				if (answer !== '')
+					group.given.push({ source: source.id, section, text: openingOf(answer), fit: 1 });
+			}
+		}));
+	const askings: Asking[] = [
+		...pages.flatMap((page) => putFrom(page, 'pages')),
+		...notes.flatMap((note) => putFrom(note, 'lists')),
+		...asked.map(({ text, source, volume }): Asking => ({
+			text,
+			into: (group) => {
+				group.lists.add(source);
+				if (volume != null) group.volume = Math.max(volume, group.volume ?? 0);
+			}
+		}))
+	];
+	// by what is asked and not by who asks: the ids of pages differ from one import to the next
+	for (const { text, into } of askings.sort((a, b) =>
+		a.text < b.text ? -1 : a.text > b.text ? 1 : 0
+	))
+		into(put(text));
 	const questions = groups
 		.map((group): Question => {
 			const stems = new Set(group.wordings.flatMap((text) => contentStemsOf(text)));

@@ -224,7 +224,7 @@
 	<p class="mt-2 text-ink-2">
 		Keeps company with
 		{#each company.slice(0, 5) as one, i (one.key)}
-			<span class="whitespace-nowrap"
+			<span class="mr-1 whitespace-nowrap"
 				><button class="linkish font-serif" onclick={() => onchoose(one.key)}>{one.phrase}</button
 				>{i === lastOfCompany ? '.' : ','}</span
 			>

@@ -20,13 +20,15 @@ export function valueShown(
 	if (/^[£$€]$/.test(unit)) return `${unit}${range}${by}`;
 	if (unit === '%' || unit === '°C' || unit === '°F')
 		return `${range}${unit === '%' ? '' : ' '}${unit}${by}`;
-	const named = isCount && unit !== '' ? plural(unit, high) : unit;
+	const named = unit !== '' && (isCount || /^[a-z]{4,}$/.test(unit)) ? plural(unit, high) : unit;
 	return `${range}${named === '' ? '' : ` ${named}`}${by}`;
 }
 
 function plural(noun: string, count: number): string {
-	if (count === 1 || noun.endsWith('s')) return noun;
-	if (noun === 'time') return 'times';
+	if (count <= 1 || noun.endsWith('s')) return noun;
+	if (noun === 'foot' || noun === 'square foot' || noun === 'cubic foot')
+		return noun.replace('foot', 'feet');
+	if (/[^aeiou]y$/.test(noun)) return `${noun.slice(0, -1)}ies`;
 	return /(?:x|ch|sh)$/.test(noun) ? `${noun}es` : `${noun}s`;
 }
 

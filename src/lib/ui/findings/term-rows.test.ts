@@ -66,6 +66,9 @@ describe('figures in words', () => {
 		[group({ low: 1 / 6, high: 1 / 6, unit: '' }), '1 in 6'],
 		[group({ low: 3, high: 4, unit: 'box', isCount: true }), '3–4 boxes'],
 		[group({ low: 2, high: 2, unit: 'time', isCount: true, per: 'year' }), '2 times a year'],
+		[group({ low: 60, high: 150, unit: 'year' }), '60–150 years'],
+		[group({ low: 0.5, high: 0.5, unit: 'mile' }), '0.5 mile'],
+		[group({ low: 4, high: 4, unit: 'foot' }), '4 feet'],
 		[group({ low: 100 / 3, high: 50, unit: '%' }), '33.3–50%']
 	])('are shown as a writer would write them', (given, shown) => {
 		expect(rangeShown(given)).toBe(shown);
