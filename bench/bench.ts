@@ -66,6 +66,18 @@ function times(run: () => void, rounds: number): number[] {
 	}).sort((a, b) => a - b);
 }
 
+/** Bytes on the heap that a result takes; needs node --expose-gc. */
+function heapOf(make: () => unknown): number {
+	const clean = (globalThis as { gc?: () => void }).gc ?? (() => {});
+	clean();
+	const before = process.memoryUsage().heapUsed;
+	const made = make();
+	clean();
+	const after = process.memoryUsage().heapUsed;
+	// the result has to be alive until it has been weighed
+	return made === undefined ? 0 : after - before;
+}
+
 const at = (sorted: readonly number[], share: number) =>
 	sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
 const shown = (ms: number) => (ms < 10 ? ms.toFixed(2) : ms.toFixed(0));
@@ -191,9 +203,9 @@ const quality: Record<string, string>[] = [];
 
 let works: PageWork[] = [];
 {
-	const text = pages.map(({ blocks }) => textOfBlocks(blocks));
+	const texts = pages.map(({ blocks }) => textOfBlocks(blocks));
 	const tagging = at(
-		times(() => text.forEach((page) => tag(page)), 3),
+		times(() => texts.forEach((page) => tag(page)), 3),
 		0.5
 	);
 	const cold = times(() => {
@@ -221,13 +233,57 @@ let works: PageWork[] = [];
 		at(warm, 0.5) / tagging,
 		'≤ 1200 ms, ≤ 2×'
 	);
-	const aside = times(() => assembleFindings(works.slice(1), [], OPTIONS), 5);
+	const changed = times(() => {
+		works[0] = workOnPage({ ...pages[0]!, blocks: pages[0]!.blocks.slice(1) }, tag);
+		assembleFindings(works, [], OPTIONS);
+	}, 5);
+	add(
+		'one block struck out, all findings again',
+		`${shown(at(changed, 0.5))} ms`,
+		`all work again ${shown(at(cold, 0.5))} ms`,
+		at(changed, 0.5) / at(cold, 0.5),
+		'–'
+	);
+	works = pages.map((page) => workOnPage(page, tag));
+	// a first round fills what is kept for single pages
+	assembleFindings(works, [], OPTIONS);
+	const aside = times(() => assembleFindings(works.slice(1), [], OPTIONS), 9);
 	add(
 		'one page set aside, all findings again',
 		`${shown(at(aside, 0.5))} ms`,
 		`all work again ${shown(at(cold, 0.5))} ms`,
 		at(aside, 0.5) / at(cold, 0.5),
 		'≤ 150 ms'
+	);
+	const once = at(
+		times(() => pages.forEach((page) => workOnPage(page, tag)), 3),
+		0.5
+	);
+	const twice = at(
+		times(
+			() =>
+				pages.forEach((page) =>
+					workOnPage({ ...page, blocks: page.blocks.flatMap((block) => [block, block]) }, tag)
+				),
+			3
+		),
+		0.5
+	);
+	add(
+		'work on pages twice as long',
+		`${shown(twice)} ms`,
+		`as they are ${shown(once)} ms`,
+		twice / once,
+		'≈ 2× (linear)'
+	);
+	const text = pages.reduce((sum, { blocks }) => sum + textOfBlocks(blocks).length, 0);
+	const kept = heapOf(() => pages.map((page) => workOnPage(page, tag)));
+	add(
+		'memory of the work on 20 pages',
+		`${(kept / 1e6).toFixed(0)} MB`,
+		`their text ${((2 * text) / 1e6).toFixed(1)} MB`,
+		kept / (2 * text),
+		'–'
 	);
 }
 

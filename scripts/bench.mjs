@@ -3,4 +3,4 @@ import { join } from 'node:path';
 import { ensurePackages, ROOT, run } from './install.mjs';
 
 ensurePackages();
-run(process.execPath, ['--import', 'tsx', join(ROOT, 'bench', 'bench.ts')]);
+run(process.execPath, ['--expose-gc', '--import', 'tsx', join(ROOT, 'bench', 'bench.ts')]);

@@ -231,15 +231,32 @@ function isNounByPlace(tokens: readonly TaggedToken[], i: number): boolean {
 	return true;
 }
 
+type Form = Pick<FoldedToken, 'key' | 'surface' | 'kind'>;
+
+/** Forms of words by part of speech; a page uses the same few thousand again and again. */
+const forms = new Map<string, Map<string, Form>>();
+
 function foldPart(text: string, pos: string, before: string): FoldedToken {
+	let ofPos = forms.get(pos);
+	if (!ofPos) forms.set(pos, (ofPos = new Map()));
+	let form = ofPos.get(text);
+	if (!form) {
+		if (ofPos.size > 30_000) ofPos.clear();
+		ofPos.set(text, (form = foldForm(text, pos)));
+	}
+	const { key, surface, kind } = form;
+	const proper = pos === 'PROPN' && before !== 'PUNCT' && /^\p{Lu}/u.test(text);
+	return { key, surface, kind, proper, opensClause: CLAUSE_OPENERS.has(before) };
+}
+
+const CLAUSE_OPENERS = new Set(['PUNCT', 'PART', 'PRON', 'AUX', 'CCONJ', 'SCONJ', 'ADV']);
+
+function foldForm(text: string, pos: string): Form {
 	const plain = plainWord(text);
-	const key = wordKeyOf(plain);
 	const isWord = /^\p{L}[\p{L}\p{M}']*$/u.test(text) && plain.length > 1;
 	const shouts = text.length > 4 && text === text.toUpperCase();
 	const kind = !isWord || shouts ? 'break' : kindOf(plain, pos);
-	const proper = pos === 'PROPN' && before !== 'PUNCT' && /^\p{Lu}/u.test(text);
-	const opensClause = /^(?:PUNCT|PART|PRON|AUX|CCONJ|SCONJ|ADV)$/.test(before);
-	return { key, surface: pos === 'PROPN' ? text : plain, kind, proper, opensClause };
+	return { key: wordKeyOf(plain), surface: pos === 'PROPN' ? text : plain, kind };
 }
 
 function kindOf(plain: string, pos: string): FoldedToken['kind'] {

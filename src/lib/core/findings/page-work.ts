@@ -159,11 +159,17 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 				at += words;
 				texts.push(text);
 			}
-			for (const text of statementsOf(block)) {
+			for (const sentence of statementsOf(
+				block,
+				units.slice(units.length - textsOf(block).length)
+			)) {
+				const { text } = sentence;
 				const quantities = quantitiesOf(text);
 				const names = namedBodiesIn(text);
-				if (quantities.length > 0 || names.length > 0)
-					facts.push({ text, section: index, quantities, names });
+				if (quantities.length === 0 && names.length === 0) continue;
+				const fact = { text, section: index, quantities, names };
+				facts.push(fact);
+				cuts.set(fact, [{ ...sentence, start: 0 }]);
 			}
 			if (block.kind === 'paragraph' || block.kind === 'quote') {
 				readings.push(readingSumsOf(block.text));
@@ -295,11 +301,23 @@ export function textsOf(block: Block): string[] {
 	}
 }
 
-/** What a block states, piece by piece: its sentences, and the rows of a table, whose cells mean nothing alone. */
-function statementsOf(block: Block): string[] {
-	if (block.kind === 'table')
-		return block.rows.map((row) => row.filter((cell) => cell !== '').join(' · '));
-	return textsOf(block).flatMap((text) => sentencesOf(text).map((sentence) => sentence.text));
+/**
+ * What a block states, piece by piece: the sentences of its units, and the rows of a table, whose
+ * cells mean nothing alone.
+ */
+function statementsOf(block: Block, units: readonly Unit[]): readonly PreparedSentence[] {
+	if (block.kind !== 'table') return units.flatMap(cutOf);
+	return block.rows.flatMap((row) => {
+		const text = row.filter((cell) => cell !== '').join(' · ');
+		const words = prepareText(text).flatMap((cut) =>
+			cut.words.map((word) => ({
+				...word,
+				start: word.start + cut.start,
+				end: word.end + cut.start
+			}))
+		);
+		return [{ text, start: 0, words }];
+	});
 }
 
 function parentOf(works: readonly SectionWork[], level: number): number {

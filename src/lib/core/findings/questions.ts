@@ -1,4 +1,4 @@
-import { contentStemsOf, sentencesOf } from '../text';
+import { contentStemsOf, isStopWord, sentencesOf, stemOf } from '../text';
 import { NO_EDITS, rulesOf, type GroupEdits } from './edits';
 import { cutOf, type PageWork } from './page-work';
 import { questionKindOf, type QuestionKind } from './question-form';
@@ -239,9 +239,10 @@ function passagesIn(source: PageWork): Passage[] {
 	const headings = source.sections.map(({ heading }) => contentStemsOf(heading));
 	for (const unit of source.units) {
 		if (unit.place !== 'body' && unit.place !== 'faq') continue;
-		for (const { text } of cutOf(unit)) {
+		for (const { text, words } of cutOf(unit)) {
 			if (text.endsWith('?')) continue;
-			const stems = new Set([...contentStemsOf(text), ...(headings[unit.section] ?? [])]);
+			const stems = new Set(headings[unit.section]);
+			for (const { key } of words) if (key.length > 1 && !isStopWord(key)) stems.add(stemOf(key));
 			passages.push({ source: source.id, section: unit.section, text, stems });
 		}
 	}
