@@ -268,6 +268,33 @@ function shownFindings(findings: Findings): Record<string, unknown> {
 			quantities,
 			terms
 		})),
+		figures: findings.figures
+			.filter(({ values }) => values.length > 1)
+			.map(({ label, unit, per, low, high, agreement, values }) => ({
+				label,
+				unit,
+				per,
+				low: round(low),
+				high: round(high),
+				agreement,
+				values: values.map(({ source, origin, low: from, high: to }) => ({
+					source,
+					origin,
+					low: round(from),
+					high: round(to)
+				}))
+			})),
+		noteTerms: findings.noteTerms.map(({ phrase }) => phrase),
+		ownTopics: findings.ownTopics.map(({ label, at }) => ({
+			label,
+			sources: at.map(({ source }) => source)
+		})),
+		followUps: findings.followUps.map(({ text, kind, answers }) => ({
+			question: text,
+			kind,
+			answers
+		})),
+		habits: findings.habits,
 		shape: findings.shape
 	};
 }
@@ -417,7 +444,8 @@ function scored({ file, article }: Read): ScoredPage {
 		description,
 		siteNames: [siteName],
 		blocks,
-		links: article.links.length
+		links: article.links.length,
+		date: article.modified || article.published
 	};
 	return { work: workOnPage(source, tag), blocks, titleTag: title, description };
 }
@@ -435,7 +463,8 @@ function readNotes(files: readonly string[]): { work: PageWork; article: Article
 				description: '',
 				siteNames: [],
 				blocks: keptBlocksOf(article),
-				links: 0
+				links: 0,
+				isNote: true
 			},
 			tag
 		);

@@ -82,9 +82,20 @@ async function walk(theme, names) {
 	await take('brief');
 	await stage('Findings');
 	await page.getByRole('button', { name: 'hearting', exact: true }).click();
+	await page.getByText(/^\d+ uses in \d+ sentences/).waitFor();
 	await take('findings-terms');
+	await page.getByRole('tab', { name: 'Long phrases' }).click();
+	await take('findings-phrases');
 	await page.getByRole('tab', { name: 'Topics' }).click();
+	await page.getByRole('button', { name: 'Lay the footings', exact: true }).click();
 	await take('findings-topics');
+	await page.getByRole('tab', { name: 'Questions' }).click();
+	await page.getByRole('button', { name: 'How long do dry stone walls last?' }).click();
+	await take('findings-questions');
+	await page.getByRole('tab', { name: 'Facts' }).click();
+	await page.getByLabel('Facts shown').selectOption('differs');
+	await page.getByRole('button', { name: 'beginner, trench, dug' }).click();
+	await take('findings-facts');
 	await page.getByRole('tab', { name: 'Shape' }).click();
 	await take('findings-shape');
 	await stage('Plan');
@@ -123,7 +134,10 @@ await walk('paper', [
 	'gather-came-in',
 	'gather-trouble',
 	'findings-terms',
+	'findings-phrases',
 	'findings-topics',
+	'findings-questions',
+	'findings-facts',
 	'findings-shape',
 	'plan',
 	'write',

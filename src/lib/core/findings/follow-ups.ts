@@ -113,7 +113,7 @@ function askedOfMeasures(
 			return [
 				followUp(
 					`${opens} ${name} be?`,
-					'degree',
+					'how',
 					said
 						.filter(({ text }) => pattern.test(text))
 						.map(({ source, section, text }) => ({ source, section, text, fit: 1 }))

@@ -7,7 +7,6 @@ export const QUESTION_KINDS = [
 	'time',
 	'which',
 	'can',
-	'degree',
 	'where',
 	'other'
 ] as const;
@@ -42,7 +41,12 @@ export function spokenQuestionIn(sentence: string): string | null {
 
 /** "How deep", "how noisy": a measure or degree, not a way. */
 const DEGREE =
-	/^how (?!do|does|did|to|can|could|should|shall|will|would|is|are|was|were|has|have|about|come|i\b|you\b|we\b)\p{L}+/u;
+	/^how (?!do|does|did|to|can|could|should|shall|will|would|is|are|was|were|has|have|about|come|i\b|you\b|we\b)(?:much |many )?(\p{L}+)/iu;
+
+/** What a question of degree measures: "deep" in "how deep", "weeks" in "how many weeks"; null for others. */
+export function measuredIn(question: string): string | null {
+	return DEGREE.exec(question.trim())?.[1]?.toLowerCase() ?? null;
+}
 
 /** The kind of a question, by its opening words. */
 export function questionKindOf(question: string): QuestionKind {
@@ -54,7 +58,6 @@ export function questionKindOf(question: string): QuestionKind {
 	)
 		return 'cost';
 	if (/^(?:how long|when|how quickly|how often|how soon)\b|\bhow long\b/.test(plain)) return 'time';
-	if (DEGREE.test(plain)) return 'degree';
 	if (/^(?:how)\b/.test(plain)) return 'how';
 	if (/^why\b/.test(plain)) return 'why';
 	if (/^which\b|^what (?:kind|sort|type|is the best)\b/.test(plain)) return 'which';

@@ -1,10 +1,10 @@
 import { isStopWord, plainWord, stemOf, wordsOf } from '../text';
 import { purposesOf } from './purposes';
-import { questionKindOf, type QuestionKind } from './question-form';
+import { measuredIn, questionKindOf, type QuestionKind } from './question-form';
 
 /** What a question asks, ready to be compared. */
 export interface QuestionSense {
-	readonly kind: QuestionKind;
+	readonly kind: QuestionKind | 'degree';
 	/** Stems and matters with their weights. */
 	readonly parts: ReadonlyMap<string, number>;
 	/** What a question of degree measures: "deep" in "how deep"; null for others. */
@@ -37,7 +37,7 @@ export function senseOf(question: string, weightOf: StemWeight): QuestionSense {
 	const put = (part: string, weight: number) =>
 		parts.set(part, Math.max(weight, parts.get(part) ?? 0));
 	let measuredPart: string | null = null;
-	const measured = /\bhow (?:much |many )?(\p{L}+)/iu.exec(question)?.[1]?.toLowerCase();
+	const measured = measuredIn(question);
 	for (const { text } of wordsOf(question)) {
 		const plain = plainWord(text);
 		if (/^\d/.test(plain)) continue;
@@ -54,7 +54,12 @@ export function senseOf(question: string, weightOf: StemWeight): QuestionSense {
 		put(stem, plain === measured ? 1 : CARRIERS.has(stem) ? 0.3 : weightOf(stem));
 	}
 	if (purposesOf(question).includes('lifespan')) put('@lifespan', 1);
-	return { kind: questionKindOf(question), parts, measured: measuredPart };
+	const kind = questionKindOf(question);
+	return {
+		kind: kind === 'how' && measured !== null ? 'degree' : kind,
+		parts,
+		measured: measuredPart
+	};
 }
 
 /** Whether two questions ask the same. */
@@ -79,7 +84,7 @@ export function isSameQuestion(a: QuestionSense, b: QuestionSense): boolean {
 }
 
 /** "How noisy are hens?" asks what "Are hens noisy?" asks; "How do I" is not "Can I". */
-function isKindred(a: QuestionKind, b: QuestionKind): boolean {
+function isKindred(a: QuestionSense['kind'], b: QuestionSense['kind']): boolean {
 	if (a === b || a === 'other' || b === 'other') return true;
 	const pair = [a, b].sort().join(' ');
 	return ['how what', 'how which', 'what which', 'degree how', 'can degree'].includes(pair);

@@ -38,8 +38,6 @@
 	let list = $state<HTMLElement>();
 
 	const isOnPage = ({ source }: Answer) => letters.has(source);
-	const KIND_NAMES: Partial<Record<Question['kind'], string>> = { degree: 'how much' };
-	const nameOfKind = (id: Question['kind']) => KIND_NAMES[id] ?? id;
 	const shown = $derived(
 		findings.questions.filter(
 			(question) =>
@@ -148,7 +146,7 @@
 	function exportCsv() {
 		const rows = shown.map(({ text, kind: of, pages, lists, volume, answers }) => [
 			text,
-			nameOfKind(of),
+			of,
 			String(pages.length),
 			String(lists.length),
 			volume === null ? '' : String(volume),
@@ -189,7 +187,7 @@
 		/>
 		<select class="field w-auto" aria-label="Kind of question" bind:value={kind}>
 			<option value="any">every kind</option>
-			{#each kinds as id (id)}<option value={id}>{nameOfKind(id)}</option>{/each}
+			{#each kinds as id (id)}<option value={id}>{id}</option>{/each}
 		</select>
 		<select class="field w-auto" aria-label="Answered" bind:value={answered}>
 			<option value="any">answered or not</option>
@@ -287,7 +285,7 @@
 						onclick={() => (open = isOpen ? null : question.id)}
 						onkeydown={(event) => onkeydown(event, at, question)}>{question.text}</button
 					>
-					<span class="w-16 text-ink-2 max-sm:hidden">{nameOfKind(question.kind)}</span>
+					<span class="w-16 text-ink-2 max-sm:hidden">{question.kind}</span>
 					<span class="w-56 truncate text-xs text-ink-2 max-md:hidden" title={askers(question)}
 						>{askers(question)}</span
 					>
