@@ -81,8 +81,11 @@ async function walk(theme, names) {
 	await page.getByLabel('Exact keyword').waitFor();
 	await take('brief');
 	await stage('Findings');
-	await page.getByRole('button', { name: 'hearting', exact: true }).click();
-	await page.getByText(/^\d+ uses in \d+ sentences/).waitFor();
+	await page
+		.getByRole('region', { name: 'Terms by page' })
+		.getByRole('button', { name: 'hearting', exact: true })
+		.click();
+	await page.getByRole('heading', { name: /uses in \d+ sentences/ }).waitFor();
 	await take('findings-terms');
 	await page.getByRole('tab', { name: 'Long phrases' }).click();
 	await take('findings-phrases');
