@@ -277,7 +277,7 @@
 			page={fact.source}
 			says={fact.text}
 			label={sourceOf(fact)}
-		/>{:else}<span class="note">{sourceOf(fact)}</span>{/if}
+		/>{:else}<span class="note block truncate" title={sourceOf(fact)}>{sourceOf(fact)}</span>{/if}
 {/snippet}
 <div class="min-h-0 flex-1 overflow-y-auto pb-8">
 	{#if show === 'named'}

@@ -3,14 +3,16 @@
 	import type { TermWeight } from '$lib/core/findings';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
-	import { NO_FILTER, type TermFilter } from './term-rows';
+	import { NO_FILTER, TERM_SORTS, type TermFilter, type TermSort } from './term-rows';
 
 	interface Props {
 		filter: TermFilter;
+		sort: TermSort;
 		/** Phrases of the ticked rows; the first is what the others are merged into. */
 		ticked: readonly string[];
 		struck: number;
 		onfilter: (filter: TermFilter) => void;
+		onsort: (sort: TermSort) => void;
 		onadd: (phrase: string) => void;
 		onmerge: () => void;
 		onstrike: () => void;
@@ -21,9 +23,11 @@
 	}
 	let {
 		filter,
+		sort,
 		ticked,
 		struck,
 		onfilter,
+		onsort,
 		onadd,
 		onmerge,
 		onstrike,
@@ -130,6 +134,16 @@
 		</select>
 		{#if isFiltered}<button class="linkish" onclick={() => onfilter(NO_FILTER)}>Reset</button>{/if}
 		<span class="ml-auto flex items-center gap-2">
+			<Popup label="Sort" width="210px">
+				{#snippet children(close: () => void)}
+					<MenuItems
+						onclose={close}
+						items={TERM_SORTS.map(
+							({ id, name }) => [`${name}${id === sort ? ' ✓' : ''}`, () => onsort(id)] as const
+						)}
+					/>
+				{/snippet}
+			</Popup>
 			<Popup label="Add" width="260px">
 				{#snippet children(close: () => void)}
 					<form class="flex gap-2" onsubmit={(event) => add(event, close)}>

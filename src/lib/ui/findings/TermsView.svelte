@@ -137,9 +137,11 @@
 		</p>
 		<TermTools
 			{filter}
+			{sort}
 			ticked={tickedRows.map(({ term }) => term.phrase)}
 			struck={findings.struck.terms.length}
 			onfilter={(next) => ((filter = next), (ticked = new Set()))}
+			onsort={(next) => (sort = next)}
 			onadd={add}
 			onmerge={merge}
 			onstrike={() => strike(tickedRows)}

@@ -10,6 +10,7 @@
 		type GroupEdits,
 		type Topic
 	} from '$lib/core/findings';
+	import { keptBlocksOf, sectionsOf, textOf } from '$lib/core/pages';
 	import { useSession } from '../assignment/session.svelte';
 	import OpenPage from './OpenPage.svelte';
 	import { rangeShown } from './figures';
@@ -101,6 +102,19 @@
 	function strike(topic: Topic) {
 		const refs = refsOf(topic);
 		edit(`Struck out “${topic.label}”`, (topics) => strikeGroup(topics, refs, true));
+	}
+
+	const PASSAGE_WORDS = 32;
+
+	/** The first words under a heading, as they are counted. */
+	function passageOf(page: string, section: number): string {
+		const found = session.pages.find(({ id }) => id === page);
+		if (!found) return '';
+		const under = sectionsOf(keptBlocksOf(found.article, found.struck))[section];
+		const words = (under?.blocks ?? []).map(textOf).join(' ').split(/\s+/);
+		return words.length > PASSAGE_WORDS
+			? `${words.slice(0, PASSAGE_WORDS).join(' ')} …`
+			: words.join(' ');
 	}
 
 	const formatsOf = ({ formats }: Topic) =>
@@ -207,10 +221,10 @@
 						<div>
 							<ul>
 								{#each topic.headings as h (h.ref + h.section)}
-									<li class="flex items-baseline gap-2 py-0.5">
+									<li class="flex items-start gap-2 py-1">
 										<input
 											type="checkbox"
-											class="checkbox self-center checkbox-xs"
+											class="checkbox mt-1 checkbox-xs"
 											aria-label="Tick heading {h.text} of {letters.get(h.page)}"
 											checked={parting.has(h.ref)}
 											onchange={() => (parting = toggle(parting, h.ref))}
@@ -218,7 +232,10 @@
 										<span class="min-w-0 flex-1"
 											><OpenPage page={h.page} says={h.text} label={letters.get(h.page) ?? '?'} />
 											<span class="text-xs text-ink-2">H{h.level}</span>
-											<span class="font-serif">{h.text}</span></span
+											<span class="font-serif font-medium">{h.text}</span>
+											<span class="block font-serif text-[13px] leading-snug text-ink-2"
+												>{passageOf(h.page, h.section)}</span
+											></span
 										>
 										<span class="text-ink-2">{h.words} words</span>
 									</li>

@@ -20,7 +20,17 @@ export const NO_FILTER: TermFilter = {
 	show: 'all'
 };
 
-export type TermSort = 'rank' | 'phrase' | 'weight' | 'wanted' | 'pages' | 'opening' | 'company';
+/** Ways to sort the grid, with their names. */
+export const TERM_SORTS = [
+	{ id: 'rank', name: 'By strength' },
+	{ id: 'phrase', name: 'By the alphabet' },
+	{ id: 'weight', name: 'By weight' },
+	{ id: 'wanted', name: 'By uses wanted' },
+	{ id: 'pages', name: 'By pages' },
+	{ id: 'opening', name: 'By share of openings' },
+	{ id: 'company', name: 'By company kept' }
+] as const;
+export type TermSort = (typeof TERM_SORTS)[number]['id'];
 
 export interface TermRow {
 	readonly term: Term;
