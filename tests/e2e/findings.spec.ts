@@ -99,7 +99,7 @@ test('the grid sorts, filters, counts what it shows, and opens the page at a sen
 			const row = grid
 				.getByRole('row')
 				.filter({ has: page.getByRole('button', { name: phrase, exact: true }) });
-			const cells = await row.locator('.sr-only').allInnerTexts();
+			const cells = await row.locator('td.cell').allTextContents();
 			expect(cells.reduce((sum, cell) => sum + Number(cell), 0)).toBe(uses);
 		}
 	});

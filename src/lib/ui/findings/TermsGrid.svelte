@@ -49,7 +49,7 @@
 		count: 0,
 		getScrollElement: () => scroller ?? null,
 		estimateSize: () => ROW_HEIGHT,
-		overscan: 8
+		overscan: 6
 	});
 	$effect(() => {
 		const count = rows.length;
@@ -69,14 +69,19 @@
 					.filter(({ id }) => findings.pages.some((page) => page.id === id))
 	);
 	const columns = $derived(5 + pages.length + (ours ? 1 : 0));
-	const cellWidth = $derived(pages.length > 14 ? 30 : pages.length > 10 ? 42 : 54);
+	const cellWidth = $derived(pages.length > 14 ? 24 : pages.length > 10 ? 40 : 54);
 	// a rate at the top of what is usual fills the cell; the square root keeps rare uses visible
 	const most = $derived(
 		Math.max(1, ...findings.terms.flatMap(({ uses }) => uses.map(({ rate }) => rate)))
 	);
 
+	/** Uses of each term by page; the cells in sight ask again and again. */
+	const usesOf = $derived(
+		new Map(rows.map(({ term }) => [term, new Map(term.uses.map((on) => [on.page, on]))]))
+	);
+
 	function use(term: Term, page: string) {
-		return term.uses.find((other) => other.page === page);
+		return usesOf.get(term)?.get(page);
 	}
 
 	function tick(key: string) {
@@ -140,7 +145,7 @@
 			<col style:width="26px" />
 			<col />
 			<col style:width="64px" />
-			<col style:width="58px" />
+			<col style:width="64px" />
 			<col style:width={narrow.current ? '60px' : '68px'} />
 			{#each pages as { id } (id)}<col style:width="{cellWidth}px" />{/each}
 			{#if ours}<col style:width="46px" />{/if}
@@ -163,7 +168,8 @@
 			{#if above > 0}<tr aria-hidden="true"
 					><td class="spacer" style:height="{above}px" colspan={columns}></td></tr
 				>{/if}
-			{#each items as { index }, at (at)}
+			<!-- keyed by row: a step of scrolling draws the rows that come into sight and leaves the others -->
+			{#each items as { index } (index)}
 				{@const row = rows[index]}
 				{#if row}
 					{@const { term, state } = row}
@@ -211,25 +217,20 @@
 						<td class="text-ink-2">{term.uses.length} of {findings.pages.length}</td>
 						{#each pages as { id, letter } (id)}
 							{@const on = use(term, id)}
-							<td class="cell">
-								{#if on}
-									{@const width = Math.max(10, 100 * Math.sqrt(on.rate / most))}
-									{@const inHeading = on.title || on.h1 || on.h2 || on.h3}
-									<span
-										class="uses"
-										title="{letter}: {on.count} {on.count === 1 ? 'use' : 'uses'}, {on.rate.toFixed(
-											1
-										)} per 1,000 words{inHeading ? ', in a heading' : ''}{on.opening
-											? ', in the opening'
-											: ''}"
-									>
-										{#if inHeading}<i class="head" style:width="{width}%"></i>{/if}
-										<i class="bar" style:width="{width}%"></i>
-										{#if on.opening}<i class="open-ring"></i>{/if}
-									</span>
-									<span class="sr-only">{on.count}</span>
-								{/if}
-							</td>
+							{#if on}
+								{@const inHeading = on.title || on.h1 || on.h2 || on.h3}
+								<td
+									class="cell"
+									class:head={inHeading}
+									class:open-ring={on.opening}
+									style:--w="{Math.max(0.1, Math.sqrt(on.rate / most)) * (cellWidth - 11)}px"
+									title="{letter}: {on.count} {on.count === 1 ? 'use' : 'uses'}, {on.rate.toFixed(
+										1
+									)} per 1,000 words{inHeading ? ', in a heading' : ''}{on.opening
+										? ', in the opening'
+										: ''}">{on.count}</td
+								>
+							{:else}<td></td>{/if}
 						{/each}
 						{#if ours}<td
 								><StateMark state={termStateOf(ours.get(term.key) ?? 0, term.min, term.max)} /></td
@@ -264,7 +265,7 @@
 		border: 0;
 	}
 	tr.chosen td {
-		background: var(--wash);
+		background-color: var(--wash);
 	}
 	tr.struck .open {
 		text-decoration: line-through;
@@ -274,39 +275,33 @@
 		font-size: 10.5px;
 		color: var(--ink-2);
 	}
+	/* a cell is drawn as its own background, so that twenty pages by forty rows stay light to lay out */
 	.cell {
-		width: var(--cell);
-		padding-inline: 0 8px;
+		--bar: linear-gradient(
+			color-mix(in oklab, var(--color-primary) 80%, var(--color-base-100)) 0 0
+		);
+		--line: none;
+		--ring: none;
+		padding: 0;
+		font-size: 0;
+		background:
+			var(--bar) 0 15px / var(--w) 6px no-repeat,
+			var(--line) 0 10px / var(--w) 2px no-repeat,
+			var(--ring) right 4px top 14.5px / 8px 8px no-repeat;
 	}
-	.uses {
-		position: relative;
-		display: block;
-		width: calc(var(--cell) - 12px);
-		height: 15px;
+	th.cell {
+		font-size: inherit;
+		background: none;
 	}
-	.bar,
-	.head {
-		position: absolute;
-		left: 0;
-		display: block;
+	.cell.head {
+		--line: linear-gradient(var(--color-accent) 0 0);
 	}
-	.bar {
-		top: 7px;
-		height: 6px;
-		background: color-mix(in oklab, var(--color-primary) 80%, var(--color-base-100));
-	}
-	.head {
-		top: 2px;
-		height: 2px;
-		background: var(--color-accent);
-	}
-	.open-ring {
-		position: absolute;
-		right: -5px;
-		top: 7px;
-		width: 6px;
-		height: 6px;
-		border: 1.3px solid var(--color-secondary);
-		border-radius: 50%;
+	.cell.open-ring {
+		--ring: radial-gradient(
+			circle,
+			transparent 1.9px,
+			var(--color-secondary) 2.2px 3.1px,
+			transparent 3.5px
+		);
 	}
 </style>
