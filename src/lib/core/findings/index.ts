@@ -17,3 +17,4 @@ export * from './long-phrases';
 export * from './topic-matter';
 export * from './edits';
 export * from './term-weight';
+export { NUMBER_NAMES } from './number-words';

@@ -1,4 +1,5 @@
-const ONES = [
+/** Names of the whole numbers below twenty. */
+export const NUMBER_NAMES: readonly string[] = [
 	'zero',
 	'one',
 	'two',
@@ -48,8 +49,8 @@ export const FRACTION_WORDS: Readonly<Record<string, number>> = {
 };
 
 const SIGNS = Object.keys(FRACTION_SIGNS).join('');
-const UNITS_DIGIT = ONES.slice(1, 10).join('|');
-const SMALL = `(?:${TENS.join('|')})(?:[- ](?:${UNITS_DIGIT}))?|${ONES.slice(1).reverse().join('|')}`;
+const UNITS_DIGIT = NUMBER_NAMES.slice(1, 10).join('|');
+const SMALL = `(?:${TENS.join('|')})(?:[- ](?:${UNITS_DIGIT}))?|${NUMBER_NAMES.slice(1).reverse().join('|')}`;
 
 /** A number in digits: `1,300`, `2.5`, `1½`, `3/4`. No groups inside. */
 export const DIGITS = String.raw`(?:\d{1,3}(?:,\d{3})+(?:\.\d+)?|[1-9]\d? [1-7]/[2-8](?![\d/])|[1-7]/[2-8](?![\d/])|\d+(?:\.\d+)?(?:\s?[${SIGNS}])?|[${SIGNS}])`;
@@ -67,8 +68,8 @@ export function numberOf(text: string): number {
 	if (scaled) return (scaled[1] === 'a' ? 1 : numberOf(scaled[1]!)) * SCALES[scaled[2]!]!;
 	const [tens, ones] = plain.split(/[- ]/);
 	const ten = TENS.indexOf(tens!);
-	if (ten >= 0) return 20 + 10 * ten + (ones ? ONES.indexOf(ones) : 0);
-	const one = ONES.indexOf(plain);
+	if (ten >= 0) return 20 + 10 * ten + (ones ? NUMBER_NAMES.indexOf(ones) : 0);
+	const one = NUMBER_NAMES.indexOf(plain);
 	return one < 0 ? Number.NaN : one;
 }
 

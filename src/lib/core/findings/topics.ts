@@ -251,12 +251,15 @@ export function findOwnTopics(
 			item.words >= LEAST_OWN_WORDS &&
 			!items.some((other, j) => isPage(other) && table[i]![j]! >= JOIN_AT)
 	);
-	return cluster(own, rulesOf(NO_EDITS.topics)).map((group) => ({
-		id: `own:${group[0]!.page}/${group[0]!.section}`,
-		label: labelOf(group),
-		at: group.map(({ page, section, words }) => ({ source: page, section, words })),
-		volume: null
-	}));
+	const wordsOf = ({ at }: OwnTopic) => at.reduce((sum, { words }) => sum + words, 0);
+	return cluster(own, rulesOf(NO_EDITS.topics))
+		.map((group) => ({
+			id: `own:${group[0]!.page}/${group[0]!.section}`,
+			label: labelOf(group),
+			at: group.map(({ page, section, words }) => ({ source: page, section, words })),
+			volume: null
+		}))
+		.sort((a, b) => wordsOf(b) - wordsOf(a) || (a.label < b.label ? -1 : 1));
 }
 
 /** Words a note needs under a heading to treat a topic of its own. */

@@ -18,6 +18,7 @@
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
 	import { rangeShown, valueShown } from './figures';
+	import { onListKey, toggled } from './list-keys';
 	import OpenPage from './OpenPage.svelte';
 
 	interface Props {
@@ -114,22 +115,6 @@
 		edit(`${isStruck ? 'Struck out' : 'Brought back'} “${nameOf(group)}”`, (figures) =>
 			strikeGroup(figures, refs, isStruck)
 		);
-	}
-
-	function toggle(set: ReadonlySet<string>, member: string): ReadonlySet<string> {
-		const next = new Set(set);
-		if (!next.delete(member)) next.add(member);
-		return next;
-	}
-
-	function onkeydown(event: KeyboardEvent, at: number, group: FactGroup) {
-		if (event.altKey || event.ctrlKey || event.metaKey) return;
-		const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-		if (step !== 0) list?.querySelectorAll<HTMLElement>('button.open')[at + step]?.focus();
-		else if (event.key === ' ') ticked = toggle(ticked, group.id);
-		else if (event.key === 'x' || event.key === 'Delete') strike(group);
-		else return;
-		event.preventDefault();
 	}
 
 	/** Places of a group's values on its strip, 0–100. */
@@ -303,14 +288,17 @@
 							class="checkbox self-center checkbox-xs"
 							aria-label="Tick {nameOf(group)}, {rangeShown(group)}"
 							checked={ticked.has(group.id)}
-							onchange={() => (ticked = toggle(ticked, group.id))}
+							onchange={() => (ticked = toggled(ticked, group.id))}
 						/>
 						<button
 							class="open min-w-0 flex-1 truncate text-left font-serif text-[15px] font-medium"
 							aria-expanded={isOpen}
 							onclick={() => ((open = isOpen ? null : group.id), (parting = new Set()))}
-							onkeydown={(event) => onkeydown(event, at, group)}
-							>{group.label || first?.text || nameOf(group)}</button
+							onkeydown={(event) =>
+								onListKey(event, list, at, {
+									tick: () => (ticked = toggled(ticked, group.id)),
+									strike: () => strike(group)
+								})}>{group.label || first?.text || nameOf(group)}</button
 						>
 						<span class="w-32 text-right font-semibold">{rangeShown(group)}</span>
 						<span class="strip max-lg:hidden" aria-hidden="true">
@@ -346,7 +334,7 @@
 											class="checkbox self-center checkbox-xs"
 											aria-label="Tick {valueShown(value, group)} of {sourceOf(fact)}"
 											checked={parting.has(value.ref)}
-											onchange={() => (parting = toggle(parting, value.ref))}
+											onchange={() => (parting = toggled(parting, value.ref))}
 										/>
 										<span class="w-24 flex-none text-right">{valueShown(value, group)}</span>
 										<span class="w-28 flex-none text-xs">{@render source(fact)}</span>

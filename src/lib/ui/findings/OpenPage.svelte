@@ -14,7 +14,7 @@
 	const query = $derived(new URLSearchParams({ page, says: says.slice(0, 160) }).toString());
 </script>
 
-<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -->
+<!-- eslint-disable-next-line svelte/no-navigation-without-resolve -- resolved, with a query behind it -->
 <a
 	class="linkish"
 	href="{resolve('/a/[id]/gather', { id: session.id })}?{query}"

@@ -18,6 +18,7 @@
 	import { download } from '../parts/download';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
+	import { onListKey, toggled } from './list-keys';
 	import OpenPage from './OpenPage.svelte';
 
 	interface Props {
@@ -112,22 +113,6 @@
 		return [onPages, names.length > 2 ? `${names.length} lists and notes` : names.join(', ')]
 			.filter(Boolean)
 			.join(' · ');
-	}
-
-	function onkeydown(event: KeyboardEvent, at: number, question: Question) {
-		if (event.altKey || event.ctrlKey || event.metaKey) return;
-		const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-		if (step !== 0) list?.querySelectorAll<HTMLElement>('button.open')[at + step]?.focus();
-		else if (event.key === ' ') tick(question.id);
-		else if (event.key === 'x' || event.key === 'Delete') strike(question, true);
-		else return;
-		event.preventDefault();
-	}
-
-	function tick(id: string) {
-		const next = new Set(ticked);
-		if (!next.delete(id)) next.add(id);
-		ticked = next;
 	}
 
 	async function copy(form: 'lines' | 'markdown') {
@@ -277,13 +262,17 @@
 						class="checkbox self-center checkbox-xs"
 						aria-label="Tick {question.text}"
 						checked={ticked.has(question.id)}
-						onchange={() => tick(question.id)}
+						onchange={() => (ticked = toggled(ticked, question.id))}
 					/>
 					<button
 						class="open min-w-0 flex-1 text-left font-serif text-[15.5px] font-medium"
 						aria-expanded={isOpen}
 						onclick={() => (open = isOpen ? null : question.id)}
-						onkeydown={(event) => onkeydown(event, at, question)}>{question.text}</button
+						onkeydown={(event) =>
+							onListKey(event, list, at, {
+								tick: () => (ticked = toggled(ticked, question.id)),
+								strike: () => strike(question, true)
+							})}>{question.text}</button
 					>
 					<span class="w-16 text-ink-2 max-sm:hidden">{question.kind}</span>
 					<span class="w-56 truncate text-xs text-ink-2 max-md:hidden" title={askers(question)}

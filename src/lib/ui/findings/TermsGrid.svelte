@@ -7,6 +7,7 @@
 	import type { Findings, Term, TermWeight } from '$lib/core/findings';
 	import { termStateOf } from '$lib/core/takes';
 	import StateMark from '../parts/StateMark.svelte';
+	import { toggled } from './list-keys';
 	import { wantedShown, type TermRow, type TermSort } from './term-rows';
 
 	interface Props {
@@ -84,12 +85,6 @@
 		return usesOf.get(term)?.get(page);
 	}
 
-	function tick(key: string) {
-		const next = new Set(ticked);
-		if (!next.delete(key)) next.add(key);
-		ontick(next);
-	}
-
 	async function goTo(at: number) {
 		const row = rows[at];
 		if (!row) return;
@@ -113,7 +108,7 @@
 		}[event.key];
 		const weight = WEIGHT_KEYS[event.key];
 		if (to !== undefined) void goTo(to);
-		else if (event.key === ' ') tick(row.term.key);
+		else if (event.key === ' ') ontick(toggled(ticked, row.term.key));
 		else if (event.key === 'x' || event.key === 'Delete') onstrike(row);
 		else if (event.key === 'p') onpin(row);
 		else if (weight) onweigh(row, weight);
@@ -188,7 +183,7 @@
 								checked={ticked.has(term.key)}
 								onclick={(event) => {
 									event.stopPropagation();
-									tick(term.key);
+									ontick(toggled(ticked, term.key));
 								}}
 							/></td
 						>

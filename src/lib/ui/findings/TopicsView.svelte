@@ -14,6 +14,7 @@
 	import { useSession } from '../assignment/session.svelte';
 	import OpenPage from './OpenPage.svelte';
 	import { rangeShown } from './figures';
+	import { onListKey, toggled } from './list-keys';
 
 	interface Props {
 		findings: Findings;
@@ -58,6 +59,12 @@
 	const tickedTopics = $derived(findings.topics.filter(({ id }) => ticked.has(id)));
 	const widths = $derived(new Map(findings.pages.map(({ id, words }) => [id, words])));
 
+	const byLetter = ({ headings }: Topic) =>
+		headings.toSorted(
+			(a, b) =>
+				(letters.get(a.page) ?? '').localeCompare(letters.get(b.page) ?? '') ||
+				a.section - b.section
+		);
 	const refsOf = ({ headings }: Topic) => headings.map(({ ref }) => ref);
 
 	function edit(label: string, change: (topics: GroupEdits) => GroupEdits) {
@@ -81,22 +88,6 @@
 		const rest = refsOf(topic).filter((ref) => !parting.has(ref));
 		if (out.length === 0 || rest.length === 0) return;
 		edit(`Split “${topic.label}”`, (topics) => partGroup(topics, out, rest));
-	}
-
-	function toggle(set: ReadonlySet<string>, member: string): ReadonlySet<string> {
-		const next = new Set(set);
-		if (!next.delete(member)) next.add(member);
-		return next;
-	}
-
-	function onkeydown(event: KeyboardEvent, at: number, topic: Topic) {
-		if (event.altKey || event.ctrlKey || event.metaKey) return;
-		const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-		if (step !== 0) list?.querySelectorAll<HTMLElement>('button.open')[at + step]?.focus();
-		else if (event.key === ' ') ticked = toggle(ticked, topic.id);
-		else if (event.key === 'x' || event.key === 'Delete') strike(topic);
-		else return;
-		event.preventDefault();
 	}
 
 	function strike(topic: Topic) {
@@ -188,13 +179,17 @@
 						class="checkbox self-center checkbox-xs"
 						aria-label="Tick {topic.label}"
 						checked={ticked.has(topic.id)}
-						onchange={() => (ticked = toggle(ticked, topic.id))}
+						onchange={() => (ticked = toggled(ticked, topic.id))}
 					/>
 					<button
 						class="open min-w-0 flex-1 text-left font-serif text-[15.5px] font-medium"
 						aria-expanded={isOpen}
 						onclick={() => ((open = isOpen ? null : topic.id), (parting = new Set()))}
-						onkeydown={(event) => onkeydown(event, at, topic)}>{topic.label}</button
+						onkeydown={(event) =>
+							onListKey(event, list, at, {
+								tick: () => (ticked = toggled(ticked, topic.id)),
+								strike: () => strike(topic)
+							})}>{topic.label}</button
 					>
 					<span class="w-32 text-xs tracking-widest text-ink-2 max-sm:hidden"
 						>{topic.pages
@@ -220,14 +215,14 @@
 					<div class="grid gap-x-8 pt-2 pb-3 pl-7 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
 						<div>
 							<ul>
-								{#each topic.headings as h (h.ref + h.section)}
+								{#each byLetter(topic) as h (h.ref + h.section)}
 									<li class="flex items-start gap-2 py-1">
 										<input
 											type="checkbox"
 											class="checkbox mt-1 checkbox-xs"
 											aria-label="Tick heading {h.text} of {letters.get(h.page)}"
 											checked={parting.has(h.ref)}
-											onchange={() => (parting = toggle(parting, h.ref))}
+											onchange={() => (parting = toggled(parting, h.ref))}
 										/>
 										<span class="min-w-0 flex-1"
 											><OpenPage page={h.page} says={h.text} label={letters.get(h.page) ?? '?'} />

@@ -1,22 +1,9 @@
-const NUMBERS = [
-	'no',
-	'one',
-	'two',
-	'three',
-	'four',
-	'five',
-	'six',
-	'seven',
-	'eight',
-	'nine',
-	'ten',
-	'eleven',
-	'twelve'
-];
+import { NUMBER_NAMES } from '$lib/core/findings';
 
 /** A count as running text has it: words up to twelve, figures beyond. */
 export function inWords(n: number): string {
-	return NUMBERS[n] ?? n.toLocaleString('en');
+	if (n === 0) return 'no';
+	return n <= 12 ? NUMBER_NAMES[n]! : n.toLocaleString('en');
 }
 
 export function capital(text: string): string {
