@@ -1,4 +1,4 @@
-import { contentStemsOf, isStopWord, plainWord, singularOf, wordsOf } from '../text';
+import { contentStemsOf, isStopWord, plainWord, singularOf, wordsOfSentence } from '../text';
 import { NO_EDITS, rulesOf, type GroupEdits, type GroupRules } from './edits';
 import type { Fact } from './facts';
 import { numberOf } from './number-words';
@@ -51,9 +51,10 @@ interface Statement {
 	readonly high: number;
 	/** Position in `EXTENTS` of what a length measures; −1 when nothing beside it says so. */
 	readonly extent: number;
-	/** Stems near the figure, with weights. */
-	readonly context: ReadonlyMap<string, number>;
-	readonly norm: number;
+	/** Stems near the figure. */
+	readonly stems: readonly string[];
+	/** Weight of each; the context is of length one. 0 for the keyword's own. */
+	readonly weights: Float64Array;
 }
 
 /** Words to each side of a figure that tell what it is a figure of. */
@@ -125,21 +126,21 @@ function statementsOf(facts: readonly Fact[], keyword: string): Statement[] {
 	const common = new Set(contentStemsOf(keyword));
 	const raw = facts.flatMap((fact) =>
 		fact.quantities.flatMap((quantity, at) =>
-			quantity.kind === 'year' ? [] : [{ fact, quantity, at, near: nearStems(fact, quantity) }]
+			quantity.kind === 'year' ? [] : [{ fact, quantity, at, ...surroundingsOf(fact, quantity) }]
 		)
 	);
 	const spread = new Map<string, number>();
 	for (const { near } of raw)
-		for (const stem of near.keys()) spread.set(stem, (spread.get(stem) ?? 0) + 1);
-	return raw.map(({ fact, quantity, at, near }) => {
-		const context = new Map<string, number>();
+		for (const stem of near.stems) spread.set(stem, (spread.get(stem) ?? 0) + 1);
+	return raw.map(({ fact, quantity, at, near, extent }) => {
+		const weights = Float64Array.from(near.nearness);
 		let squares = 0;
-		for (const [stem, weight] of near) {
-			if (common.has(stem)) continue;
-			const value = weight * Math.log(1 + raw.length / (spread.get(stem) ?? 1));
-			context.set(stem, value);
-			squares += value * value;
-		}
+		near.stems.forEach((stem, i) => {
+			weights[i]! *= common.has(stem) ? 0 : Math.log(1 + raw.length / spread.get(stem)!);
+			squares += weights[i]! ** 2;
+		});
+		const norm = Math.sqrt(squares) || 1;
+		for (let i = 0; i < weights.length; i++) weights[i]! /= norm;
 		const { dimension, value, upTo } = baseOf(quantity);
 		return {
 			fact,
@@ -149,26 +150,39 @@ function statementsOf(facts: readonly Fact[], keyword: string): Statement[] {
 			dimension,
 			low: value,
 			high: upTo,
-			extent: dimension === 'length' ? extentOf(fact.text, quantity) : -1,
-			context,
-			norm: Math.sqrt(squares) || 1
+			extent: dimension === 'length' ? extent : -1,
+			stems: near.stems,
+			weights
 		};
 	});
 }
 
-const stemsNear = new WeakMap<Quantity, Map<string, number>>();
+interface Surroundings {
+	readonly near: {
+		readonly stems: readonly string[];
+		/** Of each stem, 0–1: how near to the figure it stands. */
+		readonly nearness: readonly number[];
+	};
+	readonly extent: number;
+}
 
-function nearStems(fact: Fact, quantity: Quantity): Map<string, number> {
-	let near = stemsNear.get(quantity);
-	if (!near) stemsNear.set(quantity, (near = stemsAround(fact, quantity)));
-	return near;
+const surroundings = new WeakMap<Quantity, Surroundings>();
+
+/** What stands around a figure, read once for as long as its page stays as it is. */
+function surroundingsOf(fact: Fact, quantity: Quantity): Surroundings {
+	let found = surroundings.get(quantity);
+	if (!found) {
+		found = { near: stemsAround(fact, quantity), extent: extentOf(fact.text, quantity) };
+		surroundings.set(quantity, found);
+	}
+	return found;
 }
 
 /** Stems within reach of a figure, the nearest weighing most; those in the heading alone weigh little. */
-function stemsAround({ text, heading }: Fact, quantity: Quantity): Map<string, number> {
+function stemsAround({ text, heading }: Fact, quantity: Quantity): Surroundings['near'] {
 	const start = Math.max(0, text.indexOf(quantity.text));
 	const end = start + quantity.text.length;
-	const words = wordsOf(text);
+	const words = wordsOfSentence(text);
 	const before = words.filter((word) => word.end <= start).slice(-REACH);
 	const after = words.filter((word) => word.start >= end).slice(0, REACH);
 	const near = new Map<string, number>();
@@ -180,13 +194,11 @@ function stemsAround({ text, heading }: Fact, quantity: Quantity): Map<string, n
 	before.reverse().forEach((word, i) => put(word.text, i));
 	after.forEach((word, i) => put(word.text, i));
 	for (const stem of contentStemsOf(heading)) if (!near.has(stem)) near.set(stem, 0.4);
-	return near;
+	return { stems: [...near.keys()], nearness: [...near.values()] };
 }
 
 interface Gathering {
 	readonly members: Statement[];
-	/** Sum of the members' contexts, each of length one. */
-	readonly sum: Map<string, number>;
 	/** What its lengths measure; −1 while none says so. */
 	extent: number;
 	least: number;
@@ -196,18 +208,20 @@ interface Gathering {
 /** Puts each statement into the group it is most like, on average over its members, or opens one. */
 function cluster(statements: readonly Statement[], rules: GroupRules): Statement[][] {
 	const groups: Gathering[] = [];
+	const sums: ContextSums = new Map();
 	// by what is said and not by who says it: the ids of pages differ from one import to the next
 	const ordered = [...statements].sort((a, b) =>
 		a.fact.text < b.fact.text ? -1 : a.fact.text > b.fact.text ? 1 : a.at - b.at
 	);
 	for (const statement of ordered) {
-		const group = byHand(statement, groups, rules) ?? mostAlike(statement, groups, rules);
-		if (group) add(group, statement);
-		else {
-			const opened = { members: [], sum: new Map(), extent: -1, least: Infinity, most: 0 };
-			groups.push(opened);
-			add(opened, statement);
-		}
+		let group = byHand(statement, groups, rules) ?? mostAlike(statement, groups, sums, rules);
+		if (!group) groups.push((group = { members: [], extent: -1, least: Infinity, most: 0 }));
+		add(group, statement);
+		const at = groups.indexOf(group);
+		statement.stems.forEach((stem, i) => {
+			const by = sums.get(stem) ?? new Map<number, number>();
+			sums.set(stem, by.set(at, (by.get(at) ?? 0) + statement.weights[i]!));
+		});
 	}
 	return groups.map(({ members }) => members);
 }
@@ -218,16 +232,27 @@ function byHand(statement: Statement, groups: readonly Gathering[], rules: Group
 	return groups.find(({ members }) => members.some(({ ref }) => rules.setOf(ref) === set));
 }
 
-function mostAlike(statement: Statement, groups: readonly Gathering[], rules: GroupRules) {
+/** For each stem the groups it stands in, by position, with the sum of the members' weights. */
+type ContextSums = Map<string, Map<number, number>>;
+
+function mostAlike(
+	statement: Statement,
+	groups: readonly Gathering[],
+	sums: ContextSums,
+	rules: GroupRules
+) {
+	const dots = new Float64Array(groups.length);
+	statement.stems.forEach((stem, i) => {
+		const weight = statement.weights[i]!;
+		if (weight > 0) sums.get(stem)?.forEach((sum, at) => (dots[at]! += weight * sum));
+	});
 	let best: Gathering | undefined;
 	let most = SAME_AT;
-	for (const group of groups) {
+	for (const [at, group] of groups.entries()) {
+		const likeness = dots[at]! / group.members.length;
+		if (likeness <= most) continue;
 		if (group.extent >= 0 && statement.extent >= 0 && group.extent !== statement.extent) continue;
 		if (isFarApart(group, statement)) continue;
-		let dot = 0;
-		for (const [stem, weight] of statement.context) dot += weight * (group.sum.get(stem) ?? 0);
-		const likeness = dot / statement.norm / group.members.length;
-		if (likeness <= most) continue;
 		// one sentence never gives the same figure twice: "20 cm wider and 30 cm deep"
 		if (group.members.some(({ fact }) => fact === statement.fact)) continue;
 		if (!group.members.every(({ ref }) => rules.mayMeet(ref, statement.ref))) continue;
@@ -238,8 +263,6 @@ function mostAlike(statement: Statement, groups: readonly Gathering[], rules: Gr
 
 function add(group: Gathering, statement: Statement): void {
 	group.members.push(statement);
-	for (const [stem, weight] of statement.context)
-		group.sum.set(stem, (group.sum.get(stem) ?? 0) + weight / statement.norm);
 	if (statement.extent >= 0) group.extent = statement.extent;
 	const size = Math.abs(statement.high);
 	group.least = Math.min(group.least, size);
@@ -256,7 +279,7 @@ function isFarApart({ least, most }: Gathering, { high }: Statement): boolean {
 /** The word of extent nearest to a length, at most three words away. */
 function extentOf(text: string, quantity: Quantity): number {
 	const start = Math.max(0, text.indexOf(quantity.text));
-	const words = wordsOf(text);
+	const words = wordsOfSentence(text);
 	const before = words.filter((word) => word.end <= start).slice(-3);
 	const after = words.filter((word) => word.start >= start + quantity.text.length).slice(0, 2);
 	for (const { text: word } of [...after, ...before.reverse()]) {
@@ -323,24 +346,24 @@ function hasConflict(group: readonly Statement[]): boolean {
 function labelOf(group: readonly Statement[]): string {
 	const spread = new Map<string, number>();
 	const members = new Map<string, number>();
-	for (const { context } of group) {
-		for (const [stem, weight] of context) {
-			spread.set(stem, (spread.get(stem) ?? 0) + weight);
+	for (const { stems, weights } of group) {
+		stems.forEach((stem, i) => {
+			if (weights[i] === 0) return;
+			spread.set(stem, (spread.get(stem) ?? 0) + weights[i]!);
 			members.set(stem, (members.get(stem) ?? 0) + 1);
-		}
+		});
 	}
 	const [first] = group;
 	const names = [...new Set(group.map(({ extent }) => extent))].filter((extent) => extent >= 0);
 	const words = new Map<string, string>();
 	for (const text of [first!.fact.heading, first!.fact.text]) {
-		for (const { text: word } of wordsOf(text)) {
-			const plain = singularOf(plainWord(word));
+		for (const { text: word } of wordsOfSentence(text)) {
 			const stem = contentStemsOf(word)[0];
+			if (stem === undefined || (members.get(stem) ?? 0) < 2 || words.has(stem)) continue;
+			const plain = singularOf(plainWord(word));
 			const isMeasure =
 				unitOf(plain) !== undefined || EXTENTS.some(([, extent]) => extent.test(plain));
-			const isShared = stem !== undefined && (members.get(stem) ?? 0) > 1;
-			if (isShared && !isStopWord(plain) && !isMeasure && !words.has(stem) && !/ly$/.test(plain))
-				words.set(stem, plain);
+			if (!isStopWord(plain) && !isMeasure && !/ly$/.test(plain)) words.set(stem, plain);
 		}
 	}
 	const order = [...words.keys()];

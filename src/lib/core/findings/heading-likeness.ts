@@ -162,9 +162,19 @@ export function likenessTable(items: readonly HeadingItem[]): Float64Array[] {
 		DOING.has(stem) ? 0.3 : (on.get(stem)?.size ?? 0) > 1 ? 1 : 0.5;
 	const dots = dotsOf(items);
 	const table = items.map(() => new Float64Array(items.length));
+	const worded = items.map(({ headStems, purposes }): Worded => {
+		const weights = headStems.map(weightOf);
+		return {
+			stems: headStems,
+			weights,
+			sum: weights.reduce((sum, weight) => sum + weight, 0),
+			purposes: purposes.filter((purpose) => purpose !== 'steps')
+		};
+	});
 	items.forEach((a, i) => {
 		for (let j = i + 1; j < items.length; j++) {
-			const value = likeness(a, items[j]!, dots[i]![j]!, weightOf);
+			const text = Math.min(1, dots[i]![j]! / (a.norm * items[j]!.norm) / SAME_TEXT);
+			const value = likeness(worded[i]!, worded[j]!, text);
 			table[i]![j] = value;
 			table[j]![i] = value;
 		}
@@ -172,30 +182,26 @@ export function likenessTable(items: readonly HeadingItem[]): Float64Array[] {
 	return table;
 }
 
+/** The words of a heading with their weights, and its purposes. */
+interface Worded {
+	readonly stems: readonly string[];
+	readonly weights: readonly number[];
+	readonly sum: number;
+	readonly purposes: readonly Purpose[];
+}
+
 /**
  * Likeness of two headings, 0–1: words of the heading, its purpose, and the text under it.
  * A word that stands in the headings of several pages names a topic and weighs most.
  */
-function likeness(
-	a: HeadingItem,
-	b: HeadingItem,
-	dot: number,
-	weightOf: (stem: string) => number
-): number {
+function likeness(a: Worded, b: Worded, text: number): number {
 	let shared = 0;
-	let mine = 0;
-	let theirs = 0;
-	for (const stem of a.headStems) {
-		mine += weightOf(stem);
-		if (b.headStems.includes(stem)) shared += weightOf(stem);
-	}
-	for (const stem of b.headStems) theirs += weightOf(stem);
-	const words = shared === 0 ? 0 : Math.min(1, shared / Math.sqrt(mine * theirs));
-	const ours = a.purposes.filter((purpose) => purpose !== 'steps');
-	const others = b.purposes.filter((purpose) => purpose !== 'steps');
-	const purpose = ours.some((one) => others.includes(one)) ? 1 : 0;
-	const clash = ours.length > 0 && others.length > 0 && purpose === 0 ? 1 : 0;
-	const text = Math.min(1, dot / (a.norm * b.norm) / SAME_TEXT);
+	for (let i = 0; i < a.stems.length; i++)
+		if (b.stems.includes(a.stems[i]!)) shared += a.weights[i]!;
+	const words = shared === 0 ? 0 : Math.min(1, shared / Math.sqrt(a.sum * b.sum));
+	const both = a.purposes.length > 0 && b.purposes.length > 0;
+	const purpose = both && a.purposes.some((one) => b.purposes.includes(one)) ? 1 : 0;
+	const clash = both && purpose === 0 ? 1 : 0;
 	return Math.max(
 		0,
 		LIKENESS.words * words +
@@ -205,22 +211,27 @@ function likeness(
 	);
 }
 
-/** Products of the word weights of every two headings' texts, summed along the words they share. */
+/**
+ * Products of the word weights of every two headings' texts, summed along the words they share; of
+ * two headings only the row of the first is filled.
+ */
 function dotsOf(items: readonly HeadingItem[]): Float64Array[] {
 	const dots = items.map(() => new Float64Array(items.length));
-	const postings = new Map<string, { item: number; weight: number }[]>();
+	const postings = new Map<string, { items: number[]; weights: number[] }>();
 	items.forEach(({ body }, item) => {
 		for (const [stem, weight] of body) {
 			if (weight === 0) continue;
-			const list = postings.get(stem);
-			if (list) list.push({ item, weight });
-			else postings.set(stem, [{ item, weight }]);
+			let list = postings.get(stem);
+			if (!list) postings.set(stem, (list = { items: [], weights: [] }));
+			list.items.push(item);
+			list.weights.push(weight);
 		}
 	});
-	for (const list of postings.values()) {
-		for (const a of list) {
-			const row = dots[a.item]!;
-			for (const b of list) row[b.item]! += a.weight * b.weight;
+	for (const { items: on, weights } of postings.values()) {
+		for (let a = 0; a < on.length; a++) {
+			const row = dots[on[a]!]!;
+			const weight = weights[a]!;
+			for (let b = a + 1; b < on.length; b++) row[on[b]!]! += weight * weights[b]!;
 		}
 	}
 	return dots;

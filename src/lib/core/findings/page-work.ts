@@ -7,6 +7,7 @@ import {
 	readingSumsOf,
 	sentencesOf,
 	stemOf,
+	wordsOfSentence,
 	type PreparedSentence,
 	type ReadingSums,
 	type Tagger
@@ -144,7 +145,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 		const first = units.length;
 		const texts: string[] = heading === '' ? [] : [heading];
 		if (heading !== '') {
-			const words = countWords(heading);
+			const words = wordCountOf(heading);
 			const place: Place = inFaq ? 'faq' : level === 1 ? 'h1' : level === 2 ? 'h2' : 'h3';
 			units.push({ text: heading, place, section: index, at, words });
 			at += words;
@@ -154,7 +155,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			if (block.kind === 'list') formats.add(block.ordered ? 'steps' : 'list');
 			if (block.kind === 'table') formats.add('table');
 			for (const text of textsOf(block)) {
-				const words = countWords(text);
+				const words = wordCountOf(text);
 				units.push({ text, place: inFaq ? 'faq' : 'body', section: index, at, words });
 				at += words;
 				texts.push(text);
@@ -237,6 +238,11 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 	};
 }
 
+/** As `countWords`, by way of the sentences that are needed anyway. */
+function wordCountOf(text: string): number {
+	return sentencesOf(text).reduce((sum, cut) => sum + wordsOfSentence(cut.text).length, 0);
+}
+
 /** Stems of the words of units that carry meaning. */
 function stemsOf(units: readonly Unit[]): string[] {
 	return units.flatMap((unit) =>
@@ -262,18 +268,16 @@ function definitionsIn(units: readonly Unit[]): Definition[] {
 /** A heading with little under it but at least two sub-headings, all of them questions. */
 function opensQuestions(sections: readonly Section[], index: number): boolean {
 	const { heading, blocks } = sections[index]!;
-	if (
-		!heading ||
-		heading.level < 2 ||
-		blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0) > 40
-	)
-		return false;
-	const inside: string[] = [];
-	for (const next of sections.slice(index + 1)) {
-		if (!next.heading || next.heading.level <= heading.level) break;
-		inside.push(next.heading.text);
+	if (!heading || heading.level < 2) return false;
+	let inside = 0;
+	for (let i = index + 1; i < sections.length; i++) {
+		const next = sections[i]!.heading;
+		if (!next || next.level <= heading.level) break;
+		if (!isQuestion(next.text)) return false;
+		inside++;
 	}
-	return inside.length >= 2 && inside.every(isQuestion);
+	if (inside < 2) return false;
+	return blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0) <= 40;
 }
 
 const cuts = new WeakMap<{ readonly text: string }, readonly PreparedSentence[]>();

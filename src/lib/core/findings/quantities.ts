@@ -1,4 +1,5 @@
 import { DIGITS, FRACTION_WORDS, numberOf, WORDS } from './number-words';
+import { wordsOfSentence } from '../text';
 import { toBase, UNIT, UNIT_WORD, unitOf } from './units';
 
 /** A quantity in a sentence; `value` is the lower end of a range, in `unit`. */
@@ -79,8 +80,8 @@ const ANY_NUMBER = new RegExp(
 const PATTERNS: readonly {
 	readonly gate: RegExp;
 	readonly pattern: RegExp;
-	/** Whether it begins with a number, and so needs to be tried where one stands only. */
-	readonly atNumbers?: true;
+	/** The numbers it begins with, when it needs to be tried where one stands only. */
+	readonly atNumbers?: keyof NumberStarts;
 	readonly read: (groups: readonly (string | undefined)[], text: string) => Read | null;
 }[] = [
 	{
@@ -106,7 +107,7 @@ const PATTERNS: readonly {
 	},
 	{
 		gate: /\d\s?(?:p(?![\p{L}\p{N}])|pence|cent|dollar|euro)/iu,
-		atNumbers: true,
+		atNumbers: 'digits',
 		pattern: new RegExp(
 			String.raw`${START}${RANGE}\s?(p|pence|cents?|dollars?|euros?)${END}`,
 			'yiu'
@@ -121,7 +122,7 @@ const PATTERNS: readonly {
 	},
 	{
 		gate: /%|per ?cent|percentage/i,
-		atNumbers: true,
+		atNumbers: 'any',
 		pattern: new RegExp(
 			String.raw`${START}(?:${RANGE}|${SPELLED})\s?(?:%|per ?cent\b|percentage points?\b)`,
 			'yiu'
@@ -147,7 +148,7 @@ const PATTERNS: readonly {
 	{
 		// four in ten, 3 out of 10, 1 in every 5
 		gate: /\s(?:in|of)\s/i,
-		atNumbers: true,
+		atNumbers: 'any',
 		pattern: new RegExp(
 			String.raw`${START}(${DIGITS}|${WORDS})(?:${TO}(${DIGITS}|${WORDS}))?\s(?:in|in every|out of|out of every)\s(${DIGITS}|${WORDS})${END}(?!\s?(?:${UNIT})s?${END})`,
 			'yiu'
@@ -175,7 +176,7 @@ const PATTERNS: readonly {
 	{
 		// 15 to 30 cm, 600 g to 900 g, -3 °C, 2 hours 24 minutes comes below
 		gate: /[\d½¼¾⅓⅔⅛]/,
-		atNumbers: true,
+		atNumbers: 'digits',
 		pattern: new RegExp(
 			String.raw`(?<![\p{L}\p{N}.,])((?<!\p{N}\s?)[-−–])?(${DIGITS})(?:(?:[\s-]?(${UNIT})s?${END})?(?<!\bhours? \d{1,2})${TO}([-−])?(${DIGITS}))?[\s-]?(${UNIT})s?${END}`,
 			'yiu'
@@ -207,7 +208,7 @@ const PATTERNS: readonly {
 	},
 	{
 		gate: SPELLED_OUT,
-		atNumbers: true,
+		atNumbers: 'words',
 		pattern: new RegExp(
 			String.raw`${START}${SPELLED}[\s-](?:more\s)?(${UNIT_WORD})s?${END}`,
 			'yiu'
@@ -250,7 +251,7 @@ const PATTERNS: readonly {
 	{
 		// three hens, 742 homes, four to six eggs, nine of fourteen radiators
 		gate: ANY_NUMBER,
-		atNumbers: true,
+		atNumbers: 'any',
 		pattern: new RegExp(
 			String.raw`${START}(?:${RANGE}|${SPELLED})\s(?:(?:of|out of)\s(?:the\s)?(?:${DIGITS}|${WORDS})\s)?(?:\p{Ll}[\p{Ll}-]+\s)?(\p{Ll}{3,}s|children|people|men|women|sheep)${END}`,
 			'yiu'
@@ -317,13 +318,13 @@ interface Placed extends Quantity {
  * of one place are given once; "600 g to 900 g" and "2 hours 24 minutes" are one quantity.
  */
 export function quantitiesOf(sentence: string): Quantity[] {
-	if (!ANY_NUMBER.test(sentence)) return [];
+	if (!wordsOfSentence(sentence).some(({ text }) => saysNumber(text))) return [];
 	const found: Placed[] = [];
-	let starts: readonly number[] | undefined;
+	let starts: NumberStarts | undefined;
 	for (const { gate, pattern, atNumbers, read } of PATTERNS) {
 		if (!gate.test(sentence)) continue;
 		for (const match of atNumbers
-			? matchesAt(pattern, sentence, (starts ??= numberStarts(sentence)))
+			? matchesAt(pattern, sentence, (starts ??= numberStarts(sentence))[atNumbers])
 			: sentence.matchAll(pattern)) {
 			const start = match.index;
 			const end = start + match[0].length;
@@ -357,16 +358,42 @@ export function quantitiesOf(sentence: string): Quantity[] {
 	}));
 }
 
+/** Whether a number can begin in a word; most words have been met before. */
+function saysNumber(word: string): boolean {
+	let says = numberWords.get(word);
+	if (says === undefined) {
+		says = ANY_NUMBER.test(word);
+		if (numberWords.size > 60_000) numberWords.clear();
+		numberWords.set(word, says);
+	}
+	return says;
+}
+
+const numberWords = new Map<string, boolean>();
+
 const NUMBER_START = new RegExp(
 	`(?<![\\p{L}\\p{N}.,])(?:[\\d½¼¾⅓⅔⅛]|(?:an?\\s(?:couple|dozen|hundred|thousand|million)|half a dozen|${NUMBER_WORDS})(?![\\p{L}]))`,
 	'giu'
 );
 
 /** Places where a number begins, its sign included. */
-function numberStarts(sentence: string): number[] {
-	return [...sentence.matchAll(NUMBER_START)].flatMap(({ index }) =>
-		/[-−–]/.test(sentence[index - 1] ?? '') ? [index - 1, index] : [index]
-	);
+interface NumberStarts {
+	readonly digits: readonly number[];
+	readonly words: readonly number[];
+	readonly any: readonly number[];
+}
+
+function numberStarts(sentence: string): NumberStarts {
+	const digits: number[] = [];
+	const words: number[] = [];
+	const any: number[] = [];
+	for (const { index } of sentence.matchAll(NUMBER_START)) {
+		const kind = /\p{L}/u.test(sentence[index]!) ? words : digits;
+		const at = /[-−–]/.test(sentence[index - 1] ?? '') ? [index - 1, index] : [index];
+		kind.push(...at);
+		any.push(...at);
+	}
+	return { digits, words, any };
 }
 
 /** Matches of a sticky pattern at given places, none of which overlap. */

@@ -417,11 +417,10 @@ function preselect(
 			const most = length === 1 ? TERM_LIMITS.insideShareSingle : TERM_LIMITS.insideShare;
 			return inside <= most * count;
 		})
-		.sort(
-			(a, b) =>
-				roughScore(b, pages.length) - roughScore(a, pages.length) || (a.key < b.key ? -1 : 1)
-		)
-		.slice(0, TERM_LIMITS.counted - 1);
+		.map((candidate) => ({ candidate, score: roughScore(candidate, pages.length) }))
+		.sort((a, b) => b.score - a.score || (a.candidate.key < b.candidate.key ? -1 : 1))
+		.slice(0, TERM_LIMITS.counted - 1)
+		.map(({ candidate }) => candidate);
 	const known = new Map(candidates.map((candidate) => [candidate.key, candidate]));
 	const always = [...fixed.keys()].map((key): Candidate => {
 		const { count, pages: on, inside, longer } = known.get(key) ?? NOT_FOUND;
@@ -491,11 +490,24 @@ function scoreOf(
 
 /** Log ratio to everyday English; a phrase is as unusual as its rarest word, and rarer by its length. */
 function unusualnessOf(key: string, ratePerMillion: number): number {
+	let everyday = everydayRates.get(key);
+	if (everyday === undefined) {
+		everyday = everydayRateOfPhrase(key);
+		if (everydayRates.size > 60_000) everydayRates.clear();
+		everydayRates.set(key, everyday);
+	}
+	return Math.max(0, Math.log(ratePerMillion / everyday));
+}
+
+const everydayRates = new Map<string, number>();
+
+/** Uses in a million words of everyday English; infinite for stop words alone, which are never unusual. */
+function everydayRateOfPhrase(key: string): number {
 	const words = key.split(' ');
 	const rates = words.filter((word) => !isStopWord(word)).map(everydayRateOf);
-	if (rates.length === 0) return 0;
-	const everyday = words.length === 1 ? rates[0]! : Math.min(...rates) * 0.15 ** (words.length - 1);
-	return Math.max(0, Math.log(ratePerMillion / everyday));
+	return words.length === 1 && rates.length === 1
+		? rates[0]!
+		: Math.min(...rates) * 0.15 ** (words.length - 1);
 }
 
 /** Weight by share of pages and rank; the thresholds are data. */
@@ -540,6 +552,15 @@ function keywordRangeOf(
 	return { min: Math.max(3, min), max: Math.max(4 + Math.round(targetWords / 1000), max) };
 }
 
+const PLACES: Readonly<Record<Place, number>> = {
+	title: 1,
+	h1: 2,
+	h2: 4,
+	h3: 8,
+	body: 16,
+	faq: 32
+};
+
 function usesOn(
 	page: PageWork,
 	index: ReturnType<typeof indexTerms>,
@@ -547,13 +568,15 @@ function usesOn(
 ): (TermUse | undefined)[] {
 	const counts = new Int32Array(size);
 	const owns = new Int32Array(size);
-	const places: (Set<Place> | undefined)[] = [];
+	/** One bit for each of `PLACES`. */
+	const places = new Uint8Array(size);
 	const firstAt = new Float64Array(size).fill(-1);
 	const opening = new Uint8Array(size);
 	const sections: (Map<number, number> | undefined)[] = [];
 	for (const unit of page.units) {
+		const place = PLACES[unit.place];
 		for (const { term, start, own } of findTermsIn(index, cutOf(unit))) {
-			(places[term] ??= new Set()).add(unit.place);
+			places[term]! |= place;
 			if (unit.place === 'title') continue;
 			counts[term]!++;
 			if (own) owns[term]!++;
@@ -565,19 +588,19 @@ function usesOn(
 		}
 	}
 	return Array.from({ length: size }, (_, term) => {
-		const on = places[term];
-		if (!on || counts[term] === 0) return undefined;
+		const on = (place: Place) => (places[term]! & PLACES[place]) > 0;
+		if (counts[term] === 0) return undefined;
 		return {
 			page: page.id,
 			count: counts[term]!,
 			own: owns[term]!,
 			rate: (counts[term]! / Math.max(1, page.words)) * 1000,
-			title: on.has('title'),
-			h1: on.has('h1'),
-			h2: on.has('h2'),
-			h3: on.has('h3'),
+			title: on('title'),
+			h1: on('h1'),
+			h2: on('h2'),
+			h3: on('h3'),
 			opening: opening[term] === 1,
-			faq: on.has('faq'),
+			faq: on('faq'),
 			position: Math.max(0, firstAt[term]!) / Math.max(1, page.words),
 			sections: [...(sections[term] ?? [])]
 		};
@@ -624,15 +647,16 @@ export function verbsOf(key: string): number[] {
 
 /** For each term the others it shares sections with, by Dice's coefficient; at most five. */
 function companyOf(uses: readonly (readonly TermUse[])[]): number[][] {
-	const numbers = new Map<string, number>();
+	const numbers = new Map<string, Map<number, number>>();
 	const termsIn: number[][] = [];
 	const sectionsOfTerm = uses.map((of, term) => {
 		const sections: number[] = [];
 		for (const use of of) {
+			let onPage = numbers.get(use.page);
+			if (!onPage) numbers.set(use.page, (onPage = new Map()));
 			for (const [s] of use.sections) {
-				const name = `${use.page} ${s}`;
-				let section = numbers.get(name);
-				if (section === undefined) numbers.set(name, (section = numbers.size));
+				let section = onPage.get(s);
+				if (section === undefined) onPage.set(s, (section = termsIn.length));
 				sections.push(section);
 				(termsIn[section] ??= []).push(term);
 			}

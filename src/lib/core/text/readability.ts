@@ -1,17 +1,17 @@
 import { syllable } from 'syllable';
 import { sentencesOf } from './sentences';
-import { plainWord, wordsOf } from './words';
+import { plainWord, wordsOfSentence } from './words';
 
 const syllables = new Map<string, number>();
 
 /** Syllables of one word, kept once counted; a figure counts as one. */
 export function countSyllables(word: string): number {
-	const plain = plainWord(word);
-	let count = syllables.get(plain);
+	let count = syllables.get(word);
 	if (count === undefined) {
+		const plain = plainWord(word);
 		count = /\d/.test(plain) ? 1 : Math.max(1, syllable(plain));
 		if (syllables.size > 60_000) syllables.clear();
-		syllables.set(plain, count);
+		syllables.set(word, count);
 	}
 	return count;
 }
@@ -32,7 +32,7 @@ export function readingSumsOf(text: string): ReadingSums {
 	const sentenceWords: number[] = [];
 	let syllableSum = 0;
 	for (const sentence of sentencesOf(text)) {
-		const words = wordsOf(sentence.text);
+		const words = wordsOfSentence(sentence.text);
 		if (words.length === 0) continue;
 		sentenceWords.push(words.length);
 		for (const word of words) syllableSum += countSyllables(word.text);

@@ -1,7 +1,7 @@
 import { singularOf, verbFormsOf } from './inflect';
 import { sentencesOf } from './sentences';
 import { oneSpelling } from './spelling';
-import { plainWord, wordsOf } from './words';
+import { plainWord, wordsOfSentence } from './words';
 
 /** A phrase to look for. Its verbs match in every inflection, its other words in number. */
 export interface Pattern {
@@ -56,18 +56,38 @@ export function wordKeyOf(plain: string): string {
 /** Matching keys of a text: plain, singular, one spelling, hyphens opened. */
 export function keysOf(text: string): KeyedWord[] {
 	const keys: KeyedWord[] = [];
-	for (const word of wordsOf(text)) {
-		if (!word.text.includes('-') && !/[\u2010\u2011]/.test(word.text)) {
-			keys.push({ key: wordKeyOf(plainWord(word.text)), start: word.start, end: word.end });
+	for (const { text: word, start, end } of wordsOfSentence(text)) {
+		const known = keyOfWord.get(word) ?? learnKey(word);
+		if (typeof known === 'string') {
+			keys.push({ key: known, start, end });
 			continue;
 		}
-		let start = word.start;
-		for (const part of word.text.split(/[\u2010\u2011-]/)) {
-			keys.push({ key: wordKeyOf(plainWord(part)), start, end: start + part.length });
-			start += part.length + 1;
+		let at = start;
+		for (const { key, length } of known) {
+			keys.push({ key, start: at, end: at + length });
+			at += length + 1;
 		}
 	}
 	return keys;
+}
+
+interface PartKey {
+	readonly key: string;
+	readonly length: number;
+}
+
+/** Keys of words as they are written; those with hyphens have one for each part. */
+const keyOfWord = new Map<string, string | readonly PartKey[]>();
+
+function learnKey(word: string): string | readonly PartKey[] {
+	const parts = word.split(/[\u2010\u2011-]/);
+	const learned =
+		parts.length === 1
+			? wordKeyOf(plainWord(word))
+			: parts.map((part) => ({ key: wordKeyOf(plainWord(part)), length: part.length }));
+	if (keyOfWord.size > 60_000) keyOfWord.clear();
+	keyOfWord.set(word, learned);
+	return learned;
 }
 
 /** The key under which spellings of one term meet: "Dry-stone walls" → "dry stone wall". */
@@ -163,15 +183,16 @@ export function findTermsIn(index: TermIndex, sentences: readonly PreparedSenten
 	const matches: TermMatch[] = [];
 	for (const { start, words } of sentences) {
 		const inSentence: { term: number; from: number; to: number }[] = [];
-		const ids = words.map(({ key }) => index.keys.get(key) ?? -1);
-		for (let from = 0; from < ids.length; from++) {
+		for (let from = 0; from < words.length; from++) {
 			let node: Node | undefined = index.root;
-			for (let to = from; to < ids.length; to++) {
-				node = ids[to]! < 0 ? undefined : node.next.get(ids[to]!);
+			for (let to = from; to < words.length; to++) {
+				const id = index.keys.get(words[to]!.key);
+				node = id === undefined ? undefined : node.next.get(id);
 				if (!node) break;
 				for (const term of node.terms) inSentence.push({ term, from, to });
 			}
 		}
+		if (inSentence.length === 0) continue;
 		inSentence.sort((a, b) => a.from - b.from || b.to - a.to || a.term - b.term);
 		let reach = { from: -1, to: -1 };
 		for (const { term, from, to } of inSentence) {

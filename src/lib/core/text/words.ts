@@ -23,6 +23,22 @@ export function wordsOf(text: string): Word[] {
 	return words;
 }
 
+/**
+ * Words of a sentence that is read several times in a row: for its keys, its count and its reading
+ * grade. The list is shared and must not be changed.
+ */
+export function wordsOfSentence(sentence: string): readonly Word[] {
+	const known = recent.get(sentence);
+	if (known) return known;
+	const words = wordsOf(sentence);
+	if (recent.size >= RECENT) recent.clear();
+	recent.set(sentence, words);
+	return words;
+}
+
+const recent = new Map<string, readonly Word[]>();
+const RECENT = 256;
+
 /** The one word count of the whole product: pages, drafts and budgets. */
 export function countWords(text: string): number {
 	return text.match(WORD)?.length ?? 0;
