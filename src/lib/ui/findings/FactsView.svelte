@@ -1,24 +1,17 @@
 <!-- Figures that can be checked: those of the same quantity together, with spread, conflict, age and origin. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import {
-		joinGroups,
-		nameGroup,
-		partGroup,
-		strikeGroup,
-		type Fact,
-		type FactGroup,
-		type FactValue,
-		type Findings,
-		type GroupEdits
-	} from '$lib/core/findings';
+	import { type Fact, type FactGroup, type FactValue, type Findings } from '$lib/core/findings';
 	import { writeCsv } from '$lib/core/keywords';
 	import { useSession } from '../assignment/session.svelte';
 	import { download } from '../parts/download';
+	import Choice from '../parts/Choice.svelte';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
 	import { rangeShown, valueShown } from './figures';
-	import { onListKey, toggled } from './list-keys';
+	import { GroupList } from './group-list.svelte';
+	import GroupTools from './GroupTools.svelte';
+	import TickedBar from './TickedBar.svelte';
 	import OpenPage from './OpenPage.svelte';
 
 	interface Props {
@@ -31,10 +24,6 @@
 	type Show = 'shared' | 'differs' | 'once' | 'notes' | 'named' | 'struck';
 	let show = $state<Show>('shared');
 	let search = $state('');
-	let open = $state<string | null>(null);
-	let ticked = $state.raw<ReadonlySet<string>>(new Set());
-	let parting = $state.raw<ReadonlySet<string>>(new Set());
-	let list = $state<HTMLElement>();
 	/** More rows are drawn when asked for: a long list of single figures is seldom read to its end. */
 	const STEP = 80;
 	let most = $state(STEP);
@@ -77,45 +66,21 @@
 				)
 			: []
 	);
-	const tickedGroups = $derived(groups.filter(({ id }) => ticked.has(id)));
-
-	const refsOf = ({ values }: FactGroup) => values.map(({ ref }) => ref);
 	const nameOf = (group: FactGroup) =>
 		group.label || factOf.get(group.values[0]!.fact)?.heading || 'a figure';
-
-	function edit(label: string, change: (figures: GroupEdits) => GroupEdits) {
-		void session.edit(label, (edits) => ({ ...edits, figures: change(edits.figures) }));
-		ticked = new Set();
-		parting = new Set();
-	}
-
-	function merge() {
-		const [first, ...others] = tickedGroups;
-		if (!first || others.length === 0) return;
-		const [main, sets] = [refsOf(first), others.map(refsOf)];
-		edit(`Merged ${tickedGroups.length} figures`, (figures) =>
-			sets.reduce((changed, refs) => joinGroups(changed, main, refs), figures)
-		);
-	}
-
-	const isMergeable = $derived(
-		new Set(tickedGroups.map(({ dimension }) => dimension)).size === 1 && tickedGroups.length > 1
+	const list = new GroupList<FactGroup>({
+		session,
+		edits: 'figures',
+		noun: 'figures',
+		entries: () => groups,
+		refsOf: ({ values }) => values.map(({ ref }) => ref),
+		nameOf
+	});
+	const obstacle = $derived(
+		new Set(list.tickedEntries.map(({ dimension }) => dimension)).size > 1
+			? 'Only figures of one kind can be merged: lengths with lengths, money with money.'
+			: ''
 	);
-
-	function part(group: FactGroup) {
-		const out = refsOf(group).filter((ref) => parting.has(ref));
-		const rest = refsOf(group).filter((ref) => !parting.has(ref));
-		if (out.length === 0 || rest.length === 0) return;
-		edit(`Split “${nameOf(group)}”`, (figures) => partGroup(figures, out, rest));
-	}
-
-	function strike(group: FactGroup) {
-		const refs = refsOf(group);
-		const isStruck = show !== 'struck';
-		edit(`${isStruck ? 'Struck out' : 'Brought back'} “${nameOf(group)}”`, (figures) =>
-			strikeGroup(figures, refs, isStruck)
-		);
-	}
 
 	/** Places of a group's values on its strip, 0–100. */
 	function placeOf({ low, high }: FactValue, group: FactGroup): { left: number; width: number } {
@@ -199,13 +164,8 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-2 py-2">
-	{#if ticked.size > 0}
-		<strong>{ticked.size} ticked</strong>
-		<button class="act" disabled={!isMergeable} onclick={merge}>Merge</button>
-		{#if ticked.size > 1 && !isMergeable}<span class="text-ink-2"
-				>Only figures of one kind can be merged: lengths with lengths, money with money.</span
-			>{/if}
-		<button class="linkish" onclick={() => (ticked = new Set())}>Untick</button>
+	{#if list.ticked.size > 0}
+		<TickedBar {list} {obstacle} />
 	{:else}
 		<input
 			class="field w-40"
@@ -214,23 +174,24 @@
 			aria-label="Find a fact"
 			bind:value={search}
 		/>
-		<select
-			class="field w-auto"
-			aria-label="Facts shown"
-			bind:value={show}
-			onchange={() => (most = STEP)}
-		>
-			<option value="shared">given by several sources</option>
-			<option value="differs">where sources differ</option>
-			<option value="once">given by one source</option>
-			<option value="notes">only in your notes</option>
-			<option value="named">naming a body, law or standard</option>
-			<option value="struck"
-				>struck out{findings.struck.figures.length > 0
-					? ` (${findings.struck.figures.length})`
-					: ''}</option
-			>
-		</select>
+		<Choice
+			label="Facts shown"
+			value={show}
+			options={[
+				['shared', 'given by several sources'],
+				['differs', 'where sources differ'],
+				['once', 'given by one source'],
+				['notes', 'only in your notes'],
+				['named', 'naming a body, law or standard'],
+				[
+					'struck',
+					findings.struck.figures.length > 0
+						? `struck out (${findings.struck.figures.length})`
+						: 'struck out'
+				]
+			]}
+			onchange={(value) => ((show = value), (most = STEP))}
+		/>
 		<span class="ml-auto flex items-center gap-2">
 			<span class="text-xs text-ink-2" role="status"
 				>{show === 'named' ? `${named.length} sentences` : `${shown.length} figures`}</span
@@ -277,9 +238,9 @@
 			{/each}
 		</ul>
 	{:else}
-		<ul bind:this={list} aria-label="Figures, those of most sources first">
+		<ul bind:this={list.element} aria-label="Figures, those of most sources first">
 			{#each shown.slice(0, most) as group, at (group.id)}
-				{@const isOpen = open === group.id}
+				{@const isOpen = list.open === group.id}
 				{@const first = factOf.get(group.values[0]!.fact)}
 				<li class="border-b border-rule py-1.5" class:struck={show === 'struck'}>
 					<div class="flex items-baseline gap-3">
@@ -287,18 +248,15 @@
 							type="checkbox"
 							class="checkbox self-center checkbox-xs"
 							aria-label="Tick {nameOf(group)}, {rangeShown(group)}"
-							checked={ticked.has(group.id)}
-							onchange={() => (ticked = toggled(ticked, group.id))}
+							checked={list.ticked.has(group.id)}
+							onchange={() => list.tick(group)}
 						/>
 						<button
 							class="open min-w-0 flex-1 truncate text-left font-serif text-[15px] font-medium"
 							aria-expanded={isOpen}
-							onclick={() => ((open = isOpen ? null : group.id), (parting = new Set()))}
-							onkeydown={(event) =>
-								onListKey(event, list, at, {
-									tick: () => (ticked = toggled(ticked, group.id)),
-									strike: () => strike(group)
-								})}>{group.label || first?.text || nameOf(group)}</button
+							onclick={() => list.toggleOpen(group)}
+							onkeydown={(event) => list.onkeydown(event, at, group, show === 'struck')}
+							>{group.label || first?.text || nameOf(group)}</button
 						>
 						<span class="w-32 text-right font-semibold">{rangeShown(group)}</span>
 						<span class="strip max-lg:hidden" aria-hidden="true">
@@ -333,8 +291,8 @@
 											type="checkbox"
 											class="checkbox self-center checkbox-xs"
 											aria-label="Tick {valueShown(value, group)} of {sourceOf(fact)}"
-											checked={parting.has(value.ref)}
-											onchange={() => (parting = toggled(parting, value.ref))}
+											checked={list.parting.has(value.ref)}
+											onchange={() => list.tickPart(value.ref)}
 										/>
 										<span class="w-24 flex-none text-right">{valueShown(value, group)}</span>
 										<span class="w-28 flex-none text-xs">{@render source(fact)}</span>
@@ -351,41 +309,13 @@
 									</li>
 								{/each}
 							</ul>
-							<p class="mt-2 flex flex-wrap gap-x-4 gap-y-1">
-								{#if group.values.length > 1}<button
-										class="linkish"
-										disabled={parting.size === 0 || parting.size === group.values.length}
-										onclick={() => part(group)}
-										>{parting.size === 0
-											? 'Tick figures to split them off'
-											: `Split off ${parting.size}`}</button
-									>{/if}
-								<button class="linkish" onclick={() => strike(group)}
-									>{show === 'struck' ? 'Bring back' : 'Strike out'}</button
-								>
-							</p>
-							{#if group.values.length > 1}
-								<form
-									class="mt-2 flex max-w-sm gap-2"
-									onsubmit={(event) => {
-										event.preventDefault();
-										const name = new FormData(event.currentTarget).get('name');
-										const refs = refsOf(group);
-										if (typeof name === 'string')
-											edit(`Named a figure “${name.trim()}”`, (figures) =>
-												nameGroup(figures, refs, name)
-											);
-									}}
-								>
-									<input
-										class="field min-w-0 flex-1"
-										name="name"
-										maxlength="200"
-										aria-label="What it is a figure of"
-										value={group.label}
-									/><button class="act">Rename</button>
-								</form>
-							{/if}
+							<GroupTools
+								{list}
+								entry={group}
+								parts="figures"
+								naming={group.values.length > 1 ? 'What it is a figure of' : undefined}
+								isStruck={show === 'struck'}
+							/>
 						</div>
 					{/if}
 				</li>

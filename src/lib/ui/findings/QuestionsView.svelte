@@ -2,23 +2,23 @@
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
 	import {
-		joinGroups,
 		OWN_AS_SOURCE,
-		partGroup,
 		questionRef,
 		QUESTION_KINDS,
-		strikeGroup,
 		type Answer,
 		type Findings,
-		type GroupEdits,
 		type Question
 	} from '$lib/core/findings';
 	import { writeCsv } from '$lib/core/keywords';
 	import { useSession } from '../assignment/session.svelte';
 	import { download } from '../parts/download';
+	import Choice from '../parts/Choice.svelte';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
-	import { onListKey, toggled } from './list-keys';
+	import { GroupList } from './group-list.svelte';
+	import GroupTools from './GroupTools.svelte';
+	import StruckList from './StruckList.svelte';
+	import TickedBar from './TickedBar.svelte';
 	import OpenPage from './OpenPage.svelte';
 
 	interface Props {
@@ -32,11 +32,17 @@
 	let search = $state('');
 	let kind = $state<Question['kind'] | 'any'>('any');
 	let answered = $state<Answered>('any');
-	let ticked = $state.raw<ReadonlySet<string>>(new Set());
-	let open = $state<string | null>(null);
 	let showsStruck = $state(false);
 	let own = $state('');
-	let list = $state<HTMLElement>();
+	const refsOf = ({ wordings }: Question) => wordings.map(questionRef);
+	const list = new GroupList<Question>({
+		session,
+		edits: 'questions',
+		noun: 'questions',
+		entries: () => findings.questions,
+		refsOf,
+		nameOf: ({ text }) => text
+	});
 
 	const isOnPage = ({ source }: Answer) => letters.has(source);
 	const shown = $derived(
@@ -57,36 +63,6 @@
 	const kinds = $derived(
 		QUESTION_KINDS.filter((id) => findings.questions.some((question) => question.kind === id))
 	);
-	const tickedQuestions = $derived(findings.questions.filter(({ id }) => ticked.has(id)));
-	const refsOf = ({ wordings }: Question) => wordings.map(questionRef);
-
-	function edit(label: string, change: (questions: GroupEdits) => GroupEdits) {
-		void session.edit(label, (edits) => ({ ...edits, questions: change(edits.questions) }));
-		ticked = new Set();
-	}
-
-	function merge() {
-		const [first, ...others] = tickedQuestions;
-		if (!first || others.length === 0) return;
-		const [main, sets] = [refsOf(first), others.map(refsOf)];
-		edit(`Merged ${tickedQuestions.length} questions`, (questions) =>
-			sets.reduce((changed, refs) => joinGroups(changed, main, refs), questions)
-		);
-	}
-
-	function part(question: Question, wording: string) {
-		const out = [questionRef(wording)];
-		const rest = refsOf(question).filter((ref) => ref !== out[0]);
-		edit(`Split off “${wording}”`, (questions) => partGroup(questions, out, rest));
-	}
-
-	function strike(question: Question, isStruck: boolean) {
-		const refs = refsOf(question);
-		edit(`${isStruck ? 'Struck out' : 'Brought back'} “${question.text}”`, (questions) =>
-			strikeGroup(questions, refs, isStruck)
-		);
-	}
-
 	function addOwn(text: string) {
 		const plain = text.trim();
 		if (plain.length < 3) return;
@@ -158,10 +134,8 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-2 py-2">
-	{#if ticked.size > 0}
-		<strong>{ticked.size} ticked</strong>
-		<button class="act" disabled={ticked.size < 2} onclick={merge}>Merge</button>
-		<button class="linkish" onclick={() => (ticked = new Set())}>Untick</button>
+	{#if list.ticked.size > 0}
+		<TickedBar {list} />
 	{:else}
 		<input
 			class="field w-44"
@@ -170,16 +144,23 @@
 			aria-label="Find a question"
 			bind:value={search}
 		/>
-		<select class="field w-auto" aria-label="Kind of question" bind:value={kind}>
-			<option value="any">every kind</option>
-			{#each kinds as id (id)}<option value={id}>{id}</option>{/each}
-		</select>
-		<select class="field w-auto" aria-label="Answered" bind:value={answered}>
-			<option value="any">answered or not</option>
-			<option value="pages">answered on a page</option>
-			<option value="notes">answered in your notes</option>
-			<option value="open">no page answers it</option>
-		</select>
+		<Choice
+			label="Kind of question"
+			value={kind}
+			options={[['any', 'every kind'], ...kinds.map((id) => [id, id] as const)]}
+			onchange={(value) => (kind = value)}
+		/>
+		<Choice
+			label="Answered"
+			value={answered}
+			options={[
+				['any', 'answered or not'],
+				['pages', 'answered on a page'],
+				['notes', 'answered in your notes'],
+				['open', 'no page answers it']
+			]}
+			onchange={(value) => (answered = value)}
+		/>
 		{#if findings.struck.questions.length > 0}<button
 				class="linkish"
 				aria-expanded={showsStruck}
@@ -242,18 +223,11 @@
 {/snippet}
 <div class="min-h-0 flex-1 overflow-y-auto pb-8">
 	{#if showsStruck}
-		<ul class="border-y border-rule py-2" aria-label="Struck out">
-			{#each findings.struck.questions as question (question.id)}
-				<li class="flex gap-3">
-					<s class="font-serif">{question.text}</s>
-					<button class="linkish" onclick={() => strike(question, false)}>Bring back</button>
-				</li>
-			{/each}
-		</ul>
+		<StruckList {list} entries={findings.struck.questions} />
 	{/if}
-	<ul bind:this={list} aria-label="Questions, those asked most first">
+	<ul bind:this={list.element} aria-label="Questions, those asked most first">
 		{#each shown as question, at (question.id)}
-			{@const isOpen = open === question.id}
+			{@const isOpen = list.open === question.id}
 			{@const onPage = question.answers.some(isOnPage)}
 			<li class="border-b border-rule py-1.5">
 				<div class="flex items-baseline gap-3">
@@ -261,18 +235,14 @@
 						type="checkbox"
 						class="checkbox self-center checkbox-xs"
 						aria-label="Tick {question.text}"
-						checked={ticked.has(question.id)}
-						onchange={() => (ticked = toggled(ticked, question.id))}
+						checked={list.ticked.has(question.id)}
+						onchange={() => list.tick(question)}
 					/>
 					<button
 						class="open min-w-0 flex-1 text-left font-serif text-[15.5px] font-medium"
 						aria-expanded={isOpen}
-						onclick={() => (open = isOpen ? null : question.id)}
-						onkeydown={(event) =>
-							onListKey(event, list, at, {
-								tick: () => (ticked = toggled(ticked, question.id)),
-								strike: () => strike(question, true)
-							})}>{question.text}</button
+						onclick={() => list.toggleOpen(question)}
+						onkeydown={(event) => list.onkeydown(event, at, question)}>{question.text}</button
 					>
 					<span class="w-16 text-ink-2 max-sm:hidden">{question.kind}</span>
 					<span class="w-56 truncate text-xs text-ink-2 max-md:hidden" title={askers(question)}
@@ -300,8 +270,9 @@
 								{#each question.wordings as wording (wording)}
 									<li>
 										{wording}
-										<button class="linkish" onclick={() => part(question, wording)}
-											>Split off</button
+										<button
+											class="linkish"
+											onclick={() => list.part(question, [questionRef(wording)])}>Split off</button
 										>
 									</li>
 								{/each}
@@ -312,13 +283,11 @@
 								Neither a counted page nor a note answers it. A gap to fill, or to leave out.
 							</p>
 						{/each}
-						<p class="mt-2 flex gap-4">
-							<button class="linkish" onclick={() => strike(question, true)}>Strike out</button>
-							{#if question.lists.includes(OWN_AS_SOURCE)}<button
-									class="linkish"
-									onclick={() => removeOwn(question)}>Take out your own</button
-								>{/if}
-						</p>
+						<GroupTools {list} entry={question} />
+						{#if question.lists.includes(OWN_AS_SOURCE)}<button
+								class="linkish"
+								onclick={() => removeOwn(question)}>Take out your own</button
+							>{/if}
 					</div>
 				{/if}
 			</li>

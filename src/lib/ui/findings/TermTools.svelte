@@ -1,6 +1,7 @@
 <!-- Above the grid: what is shown, what is ticked, own terms, and the ways out. -->
 <script lang="ts">
 	import type { TermWeight } from '$lib/core/findings';
+	import Choice from '../parts/Choice.svelte';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
 	import { NO_FILTER, TERM_SORTS, type TermFilter, type TermSort } from './term-rows';
@@ -41,6 +42,73 @@
 	const set = (change: Partial<TermFilter>) => onfilter({ ...filter, ...change });
 	const isFiltered = $derived(JSON.stringify(filter) !== JSON.stringify(NO_FILTER));
 
+	type Field = Exclude<keyof TermFilter, 'search'>;
+	const choices = $derived<
+		readonly {
+			readonly label: string;
+			readonly field: Field;
+			readonly width: string;
+			readonly options: readonly (readonly [value: string, name: string])[];
+		}[]
+	>([
+		{
+			label: 'Weight',
+			field: 'weight',
+			width: 'w-[108px]',
+			options: [
+				['any', 'any weight'],
+				['must', 'must'],
+				['should', 'should'],
+				['could', 'could']
+			]
+		},
+		{
+			label: 'Place',
+			field: 'place',
+			width: 'w-[104px]',
+			options: [
+				['any', 'any place'],
+				['title', 'in a title'],
+				['heading', 'in a heading'],
+				['opening', 'in an opening'],
+				['faq', 'in an FAQ']
+			]
+		},
+		{
+			label: 'Words',
+			field: 'words',
+			width: 'w-[102px] max-xl:hidden',
+			options: [
+				['any', 'any length'],
+				['1', 'one word'],
+				['2', 'two words'],
+				['3', 'three or more']
+			]
+		},
+		{
+			label: 'Kind',
+			field: 'kind',
+			width: 'w-[90px]',
+			options: [
+				['any', 'any kind'],
+				['thing', 'things'],
+				['action', 'actions'],
+				['name', 'names']
+			]
+		},
+		{
+			label: 'Show',
+			field: 'show',
+			width: 'w-[108px]',
+			options: [
+				['all', 'everything'],
+				['notes', 'only in notes'],
+				['hand', 'by hand'],
+				['struck', struck > 0 ? `struck out (${struck})` : 'struck out']
+			]
+		}
+	]);
+
 	function add(event: SubmitEvent, close: () => void) {
 		event.preventDefault();
 		const phrase = own.trim();
@@ -76,62 +144,13 @@
 			value={filter.search}
 			oninput={(event) => set({ search: event.currentTarget.value })}
 		/>
-		<select
-			class="field w-[108px]"
-			aria-label="Weight"
-			value={filter.weight}
-			onchange={(event) => set({ weight: event.currentTarget.value as TermFilter['weight'] })}
-		>
-			<option value="any">any weight</option>
-			<option value="must">must</option>
-			<option value="should">should</option>
-			<option value="could">could</option>
-		</select>
-		<select
-			class="field w-[104px]"
-			aria-label="Place"
-			value={filter.place}
-			onchange={(event) => set({ place: event.currentTarget.value as TermFilter['place'] })}
-		>
-			<option value="any">any place</option>
-			<option value="title">in a title</option>
-			<option value="heading">in a heading</option>
-			<option value="opening">in an opening</option>
-			<option value="faq">in an FAQ</option>
-		</select>
-		<select
-			class="field w-[102px] max-xl:hidden"
-			aria-label="Words"
-			value={filter.words}
-			onchange={(event) => set({ words: event.currentTarget.value as TermFilter['words'] })}
-		>
-			<option value="any">any length</option>
-			<option value="1">one word</option>
-			<option value="2">two words</option>
-			<option value="3">three or more</option>
-		</select>
-		<select
-			class="field w-[90px]"
-			aria-label="Kind"
-			value={filter.kind}
-			onchange={(event) => set({ kind: event.currentTarget.value as TermFilter['kind'] })}
-		>
-			<option value="any">any kind</option>
-			<option value="thing">things</option>
-			<option value="action">actions</option>
-			<option value="name">names</option>
-		</select>
-		<select
-			class="field w-[108px]"
-			aria-label="Show"
-			value={filter.show}
-			onchange={(event) => set({ show: event.currentTarget.value as TermFilter['show'] })}
-		>
-			<option value="all">everything</option>
-			<option value="notes">only in notes</option>
-			<option value="hand">by hand</option>
-			<option value="struck">struck out{struck > 0 ? ` (${struck})` : ''}</option>
-		</select>
+		{#each choices as { label, field, width, options } (field)}<Choice
+				{label}
+				class={width}
+				{options}
+				value={filter[field]}
+				onchange={(value) => set({ [field]: value })}
+			/>{/each}
 		{#if isFiltered}<button class="linkish" onclick={() => onfilter(NO_FILTER)}>Reset</button>{/if}
 		<span class="ml-auto flex items-center gap-2">
 			<Popup label="Sort" width="210px">

@@ -1,13 +1,11 @@
 <!-- Term × page: how often and where each page uses each term. Only the rows in sight are drawn. -->
 <script lang="ts">
-	import { createVirtualizer } from '@tanstack/svelte-virtual';
-	import { untrack } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
-	import { get } from 'svelte/store';
 	import type { Findings, Term, TermWeight } from '$lib/core/findings';
 	import { termStateOf } from '$lib/core/takes';
+	import { RowWindow } from '../parts/row-window.svelte';
 	import StateMark from '../parts/StateMark.svelte';
-	import { toggled } from './list-keys';
+	import { toggled } from './group-list.svelte';
 	import { wantedShown, type TermRow, type TermSort } from './term-rows';
 
 	interface Props {
@@ -45,21 +43,7 @@
 
 	const ROW_HEIGHT = 31;
 	const WEIGHT_KEYS: Readonly<Record<string, TermWeight>> = { 1: 'must', 2: 'should', 3: 'could' };
-	let scroller = $state<HTMLDivElement>();
-	const virtual = createVirtualizer<HTMLDivElement, HTMLTableRowElement>({
-		count: 0,
-		getScrollElement: () => scroller ?? null,
-		estimateSize: () => ROW_HEIGHT,
-		overscan: 6
-	});
-	$effect(() => {
-		const count = rows.length;
-		const element = scroller ?? null;
-		untrack(() => get(virtual).setOptions({ count, getScrollElement: () => element }));
-	});
-	const items = $derived($virtual.getVirtualItems());
-	const above = $derived(items[0]?.start ?? 0);
-	const below = $derived($virtual.getTotalSize() - (items.at(-1)?.end ?? 0));
+	const view = new RowWindow(() => rows.length, ROW_HEIGHT);
 
 	const narrow = new MediaQuery('max-width: 48rem');
 	const pages = $derived(
@@ -89,23 +73,13 @@
 		const row = rows[at];
 		if (!row) return;
 		onchoose(row.term.key);
-		$virtual.scrollToIndex(at);
-		await new Promise(requestAnimationFrame);
-		await new Promise(requestAnimationFrame);
-		scroller?.querySelector<HTMLButtonElement>(`[data-at="${at}"] button.open`)?.focus();
+		await view.focus(at);
 	}
 
 	function onkeydown(event: KeyboardEvent, at: number) {
 		if (event.altKey || event.ctrlKey || event.metaKey) return;
 		const row = rows[at]!;
-		const to = {
-			ArrowDown: at + 1,
-			ArrowUp: at - 1,
-			PageDown: Math.min(rows.length - 1, at + 15),
-			PageUp: Math.max(0, at - 15),
-			Home: 0,
-			End: rows.length - 1
-		}[event.key];
+		const to = view.target(event.key, at);
 		const weight = WEIGHT_KEYS[event.key];
 		if (to !== undefined) void goTo(to);
 		else if (event.key === ' ') ontick(toggled(ticked, row.term.key));
@@ -128,7 +102,7 @@
 <!-- a scrolling region must be reachable by keyboard -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div
-	bind:this={scroller}
+	bind:this={view.scroller}
 	class="min-h-0 flex-1 overflow-auto"
 	tabindex="0"
 	role="region"
@@ -160,11 +134,11 @@
 			</tr>
 		</thead>
 		<tbody>
-			{#if above > 0}<tr aria-hidden="true"
-					><td class="spacer" style:height="{above}px" colspan={columns}></td></tr
+			{#if view.above > 0}<tr aria-hidden="true"
+					><td class="spacer" style:height="{view.above}px" colspan={columns}></td></tr
 				>{/if}
 			<!-- keyed by row: a step of scrolling draws the rows that come into sight and leaves the others -->
-			{#each items as { index } (index)}
+			{#each view.items as { index } (index)}
 				{@const row = rows[index]}
 				{#if row}
 					{@const { term, state } = row}
@@ -233,8 +207,8 @@
 					</tr>
 				{/if}
 			{/each}
-			{#if below > 0}<tr aria-hidden="true"
-					><td class="spacer" style:height="{below}px" colspan={columns}></td></tr
+			{#if view.below > 0}<tr aria-hidden="true"
+					><td class="spacer" style:height="{view.below}px" colspan={columns}></td></tr
 				>{/if}
 		</tbody>
 	</table>

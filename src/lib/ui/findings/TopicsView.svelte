@@ -1,20 +1,14 @@
 <!-- Merged headings in their usual order, nested, with the pages that have them; joined and parted by hand. -->
 <script lang="ts">
-	import {
-		joinGroups,
-		nameGroup,
-		partGroup,
-		strikeGroup,
-		topicMatterOf,
-		type Findings,
-		type GroupEdits,
-		type Topic
-	} from '$lib/core/findings';
+	import { topicMatterOf, type Findings, type Topic } from '$lib/core/findings';
 	import { keptBlocksOf, sectionsOf, textOf } from '$lib/core/pages';
 	import { useSession } from '../assignment/session.svelte';
 	import OpenPage from './OpenPage.svelte';
 	import { rangeShown } from './figures';
-	import { onListKey, toggled } from './list-keys';
+	import { GroupList } from './group-list.svelte';
+	import GroupTools from './GroupTools.svelte';
+	import StruckList from './StruckList.svelte';
+	import TickedBar from './TickedBar.svelte';
 
 	interface Props {
 		findings: Findings;
@@ -26,11 +20,14 @@
 	let showsAll = $state(false);
 	let showsStruck = $state(false);
 	let search = $state('');
-	let ticked = $state.raw<ReadonlySet<string>>(new Set());
-	/** Headings ticked inside an open topic, by their names. */
-	let parting = $state.raw<ReadonlySet<string>>(new Set());
-	let open = $state<string | null>(null);
-	let list = $state<HTMLElement>();
+	const list = new GroupList<Topic>({
+		session,
+		edits: 'topics',
+		noun: 'topics',
+		entries: () => findings.topics,
+		refsOf: ({ headings }) => headings.map(({ ref }) => ref),
+		nameOf: ({ label }) => label
+	});
 
 	const least = $derived(findings.pages.length <= 3 || showsAll || search !== '' ? 1 : 2);
 	const kept = $derived(
@@ -56,7 +53,6 @@
 			]);
 	});
 	const single = $derived(findings.topics.filter(({ pages }) => pages.length === 1).length);
-	const tickedTopics = $derived(findings.topics.filter(({ id }) => ticked.has(id)));
 	const widths = $derived(new Map(findings.pages.map(({ id, words }) => [id, words])));
 
 	const byLetter = ({ headings }: Topic) =>
@@ -65,36 +61,6 @@
 				(letters.get(a.page) ?? '').localeCompare(letters.get(b.page) ?? '') ||
 				a.section - b.section
 		);
-	const refsOf = ({ headings }: Topic) => headings.map(({ ref }) => ref);
-
-	function edit(label: string, change: (topics: GroupEdits) => GroupEdits) {
-		void session.edit(label, (edits) => ({ ...edits, topics: change(edits.topics) }));
-		ticked = new Set();
-		parting = new Set();
-	}
-
-	function merge() {
-		const [first, ...others] = tickedTopics;
-		if (!first || others.length === 0) return;
-		const sets = others.map(refsOf);
-		const main = refsOf(first);
-		edit(`Merged ${tickedTopics.length} topics into “${first.label}”`, (topics) =>
-			sets.reduce((changed, refs) => joinGroups(changed, main, refs), topics)
-		);
-	}
-
-	function part(topic: Topic) {
-		const out = refsOf(topic).filter((ref) => parting.has(ref));
-		const rest = refsOf(topic).filter((ref) => !parting.has(ref));
-		if (out.length === 0 || rest.length === 0) return;
-		edit(`Split “${topic.label}”`, (topics) => partGroup(topics, out, rest));
-	}
-
-	function strike(topic: Topic) {
-		const refs = refsOf(topic);
-		edit(`Struck out “${topic.label}”`, (topics) => strikeGroup(topics, refs, true));
-	}
-
 	const PASSAGE_WORDS = 32;
 
 	/** The first words under a heading, as they are counted. */
@@ -121,12 +87,8 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
-	{#if ticked.size > 0}
-		<strong>{ticked.size} ticked</strong>
-		<button class="act" disabled={ticked.size < 2} onclick={merge}
-			>{ticked.size < 2 ? 'Merge' : `Merge into “${tickedTopics[0]?.label ?? ''}”`}</button
-		>
-		<button class="linkish" onclick={() => (ticked = new Set())}>Untick</button>
+	{#if list.ticked.size > 0}
+		<TickedBar {list} />
 	{:else}
 		<input
 			class="field w-40"
@@ -154,42 +116,25 @@
 </div>
 <div class="min-h-0 flex-1 overflow-y-auto pb-8">
 	{#if showsStruck && findings.struck.topics.length > 0}
-		<ul class="border-y border-rule py-2" aria-label="Struck out">
-			{#each findings.struck.topics as topic (topic.id)}
-				<li class="flex gap-3">
-					<s class="font-serif">{topic.label}</s>
-					<button
-						class="linkish"
-						onclick={() => {
-							const refs = refsOf(topic);
-							edit(`Brought back “${topic.label}”`, (topics) => strikeGroup(topics, refs, false));
-						}}>Bring back</button
-					>
-				</li>
-			{/each}
-		</ul>
+		<StruckList {list} entries={findings.struck.topics} />
 	{/if}
-	<ul bind:this={list} aria-label="Topics in their usual order">
+	<ul bind:this={list.element} aria-label="Topics in their usual order">
 		{#each rows as { topic, isInner }, at (topic.id)}
-			{@const isOpen = open === topic.id}
+			{@const isOpen = list.open === topic.id}
 			<li class="border-b border-rule py-1.5" class:pl-6={isInner}>
 				<div class="flex items-baseline gap-3">
 					<input
 						type="checkbox"
 						class="checkbox self-center checkbox-xs"
 						aria-label="Tick {topic.label}"
-						checked={ticked.has(topic.id)}
-						onchange={() => (ticked = toggled(ticked, topic.id))}
+						checked={list.ticked.has(topic.id)}
+						onchange={() => list.tick(topic)}
 					/>
 					<button
 						class="open min-w-0 flex-1 text-left font-serif text-[15.5px] font-medium"
 						aria-expanded={isOpen}
-						onclick={() => ((open = isOpen ? null : topic.id), (parting = new Set()))}
-						onkeydown={(event) =>
-							onListKey(event, list, at, {
-								tick: () => (ticked = toggled(ticked, topic.id)),
-								strike: () => strike(topic)
-							})}>{topic.label}</button
+						onclick={() => list.toggleOpen(topic)}
+						onkeydown={(event) => list.onkeydown(event, at, topic)}>{topic.label}</button
 					>
 					<span class="w-32 text-xs tracking-widest text-ink-2 max-sm:hidden"
 						>{topic.pages
@@ -221,8 +166,8 @@
 											type="checkbox"
 											class="checkbox mt-1 checkbox-xs"
 											aria-label="Tick heading {h.text} of {letters.get(h.page)}"
-											checked={parting.has(h.ref)}
-											onchange={() => (parting = toggled(parting, h.ref))}
+											checked={list.parting.has(h.ref)}
+											onchange={() => list.tickPart(h.ref)}
 										/>
 										<span class="min-w-0 flex-1"
 											><OpenPage page={h.page} says={h.text} label={letters.get(h.page) ?? '?'} />
@@ -236,37 +181,12 @@
 									</li>
 								{/each}
 							</ul>
-							<p class="mt-2 flex flex-wrap gap-x-4 gap-y-1">
-								<button
-									class="linkish"
-									disabled={parting.size === 0 || parting.size === topic.headings.length}
-									onclick={() => part(topic)}
-									>{parting.size === 0
-										? 'Tick headings to split them off'
-										: `Split off ${parting.size}`}</button
-								>
-								<button class="linkish" onclick={() => strike(topic)}>Strike out</button>
-							</p>
-							<form
-								class="mt-2 flex max-w-sm gap-2"
-								onsubmit={(event) => {
-									event.preventDefault();
-									const name = new FormData(event.currentTarget).get('name');
-									const refs = refsOf(topic);
-									if (typeof name === 'string' && name.trim() !== topic.label)
-										edit(`Named a topic “${name.trim() || topic.label}”`, (topics) =>
-											nameGroup(topics, refs, name)
-										);
-								}}
-							>
-								<input
-									class="field min-w-0 flex-1"
-									name="name"
-									maxlength="200"
-									aria-label="Name of the topic {topic.label}"
-									value={topic.label}
-								/><button class="act">Rename</button>
-							</form>
+							<GroupTools
+								{list}
+								entry={topic}
+								parts="headings"
+								naming="Name of the topic {topic.label}"
+							/>
 						</div>
 						<dl class="matter">
 							<dt>Terms</dt>

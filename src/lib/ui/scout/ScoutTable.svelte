@@ -1,9 +1,6 @@
 <!-- Phrases with their figures; only the rows in sight are drawn, so 50,000 stay smooth. -->
 <script lang="ts">
-	import { createVirtualizer } from '@tanstack/svelte-virtual';
-	import { untrack } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
-	import { get } from 'svelte/store';
 	import {
 		isWeaklyHeld,
 		TITLE_LIMITS,
@@ -11,6 +8,7 @@
 		type SortField,
 		type Sorting
 	} from '$lib/core/keywords';
+	import { RowWindow } from '../parts/row-window.svelte';
 	import { changeShown, ratioShown, volumeShown } from './format';
 	import { COLUMNS, type ColumnId } from './columns';
 
@@ -29,36 +27,22 @@
 		$props();
 
 	const ROW_HEIGHT = 35;
-	let scroller = $state<HTMLDivElement>();
 	let lastTicked = $state<number | null>(null);
-	const virtual = createVirtualizer<HTMLDivElement, HTMLTableRowElement>({
-		count: 0,
-		getScrollElement: () => scroller ?? null,
-		estimateSize: () => ROW_HEIGHT,
-		overscan: 6
-	});
-	$effect(() => {
-		const count = rows.length;
-		const element = scroller ?? null;
-		untrack(() => get(virtual).setOptions({ count, getScrollElement: () => element }));
-	});
+	const view = new RowWindow(() => rows.length, ROW_HEIGHT);
 
 	// the phrase that was chosen before there were rows comes into sight once
 	let hasShownChosen = false;
 	$effect(() => {
 		const at = rows.findIndex(({ key }) => key === chosen);
-		if (hasShownChosen || !scroller || at < 0) return;
+		if (hasShownChosen || !view.scroller || at < 0) return;
 		hasShownChosen = true;
-		if (at > 12) untrack(() => get(virtual).scrollToIndex(at, { align: 'center' }));
+		if (at > 12) view.showInMiddle(at);
 	});
 
 	const narrow = new MediaQuery('max-width: 40rem');
 	const shown = $derived(
 		COLUMNS.filter(({ id, isNarrow }) => columns.includes(id) && (isNarrow || !narrow.current))
 	);
-	const items = $derived($virtual.getVirtualItems());
-	const above = $derived(items[0]?.start ?? 0);
-	const below = $derived($virtual.getTotalSize() - (items.at(-1)?.end ?? 0));
 	const allTicked = $derived(rows.length > 0 && rows.every(({ key }) => ticked.has(key)));
 	const someTicked = $derived(!allTicked && rows.some(({ key }) => ticked.has(key)));
 
@@ -94,22 +78,12 @@
 		const row = rows[at];
 		if (!row) return;
 		onchoose(row.key);
-		$virtual.scrollToIndex(at);
-		await new Promise(requestAnimationFrame);
-		await new Promise(requestAnimationFrame);
-		scroller?.querySelector<HTMLButtonElement>(`[data-at="${at}"] button.open`)?.focus();
+		await view.focus(at);
 	}
 
 	function onkeydown(event: KeyboardEvent, at: number) {
 		if (event.altKey || event.ctrlKey || event.metaKey) return;
-		const to = {
-			ArrowDown: at + 1,
-			ArrowUp: at - 1,
-			PageDown: Math.min(rows.length - 1, at + 15),
-			PageUp: Math.max(0, at - 15),
-			Home: 0,
-			End: rows.length - 1
-		}[event.key];
+		const to = view.target(event.key, at);
 		if (to !== undefined) {
 			event.preventDefault();
 			void goTo(to);
@@ -123,7 +97,7 @@
 <!-- a scrolling region must be reachable by keyboard -->
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div
-	bind:this={scroller}
+	bind:this={view.scroller}
 	class="min-h-0 flex-1 overflow-auto"
 	tabindex="0"
 	role="region"
@@ -165,11 +139,11 @@
 			</tr>
 		</thead>
 		<tbody>
-			{#if above > 0}<tr aria-hidden="true"
-					><td class="spacer" style:height="{above}px" colspan={shown.length + 1}></td></tr
+			{#if view.above > 0}<tr aria-hidden="true"
+					><td class="spacer" style:height="{view.above}px" colspan={shown.length + 1}></td></tr
 				>{/if}
 			<!-- rows are not keyed: while scrolling the same few are filled anew, which is cheaper -->
-			{#each items as { index }, at (at)}
+			{#each view.items as { index }, at (at)}
 				{@const row = rows[index]}
 				{#if row}
 					<tr
@@ -272,8 +246,8 @@
 					</tr>
 				{/if}
 			{/each}
-			{#if below > 0}<tr aria-hidden="true"
-					><td class="spacer" style:height="{below}px" colspan={shown.length + 1}></td></tr
+			{#if view.below > 0}<tr aria-hidden="true"
+					><td class="spacer" style:height="{view.below}px" colspan={shown.length + 1}></td></tr
 				>{/if}
 		</tbody>
 	</table>
