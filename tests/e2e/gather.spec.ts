@@ -65,6 +65,27 @@ test('twelve files of every kind come in as one step, with a summary, and go as 
 	expect(errors).toEqual([]);
 });
 
+test('texts that were taken for notes become pages to count, and notes again', async ({ page }) => {
+	await makeAssignment(page, KEYWORD, '');
+	const text = (topic: string) =>
+		`# ${topic}\n\n## What it takes\n\n${'A dry stone wall stands on its footings for a hundred years. '.repeat(6)}`;
+	await dropFiles(page, [
+		{ name: 'one.md', text: text('How to build a wall') },
+		{ name: 'two.md', text: text('Dry stone walls for a slope') }
+	]);
+	await expect(summary(page)).toContainText('Came in: 2 notes');
+	await summary(page).getByRole('button', { name: 'They are pages to count' }).click();
+	await expect(page.getByRole('tab', { name: 'Pages 2' })).toBeVisible();
+	await expect(page.getByRole('tab', { name: 'Notes 0' })).toBeVisible();
+	await page.keyboard.press('Control+z');
+	await page.keyboard.press('Control+z');
+	await expect(page.getByRole('tab', { name: 'Pages 0' })).toBeVisible();
+	await page.getByRole('tab', { name: 'Notes 2' }).click();
+	await page.getByRole('button', { name: /n1 How to build/ }).click();
+	await page.getByRole('button', { name: 'Count it as a page' }).click();
+	await expect(page.getByRole('tab', { name: 'Pages 1' })).toBeVisible();
+});
+
 test('documents, zips and link maps find their place', async ({ page }) => {
 	const errors = watchErrors(page);
 	await openSample(page);

@@ -3,7 +3,7 @@
 	import { page as location } from '$app/state';
 	import { toast } from 'svelte-sonner';
 	import { ruleFor, siteOf, struckBy } from '$lib/core/pages';
-	import type { AwaitedPage, Page } from '$lib/data/db';
+	import type { AwaitedPage, Note, Page } from '$lib/data/db';
 	import { isStorageFull } from '$lib/data/trouble';
 	import {
 		changeEvidence,
@@ -241,6 +241,20 @@
 		});
 	}
 
+	/** Notes that are competitors' pages in truth: dropped text says nothing of which it is. */
+	async function countAsPages(notes: readonly Note[]) {
+		const pages = notes.map(({ name, text }) => ({
+			name,
+			origin: 'text' as const,
+			bytes: null,
+			text
+		}));
+		await bring({ pages });
+		const came = new Set(report?.pages.map(({ name }) => name));
+		const ids = notes.filter(({ name }) => came.has(name)).map(({ id }) => id);
+		if (ids.length > 0) remove('notes', ids, countOf(ids.length, 'note'));
+	}
+
 	function remove(kind: 'pages' | 'notes' | 'awaited', ids: readonly string[], name: string) {
 		let taken: Evidence | null = null;
 		void history.run({
@@ -338,6 +352,7 @@
 				<ImportSummary
 					{report}
 					onopen={(id) => ((tab = 'pages'), (chosen = id))}
+					onpages={(notes) => void countAsPages(notes)}
 					onclose={() => (report = null)}
 				/>
 			{/if}
@@ -445,6 +460,7 @@
 					sign={session.noteSigns.get(note.id) ?? null}
 					onsave={(text) => void saveNote({ ...note, text })}
 					onremove={() => remove('notes', [note.id], `“${note.name}”`)}
+					onpage={() => void countAsPages([note])}
 				/>
 			{/key}
 		{:else}

@@ -1,13 +1,16 @@
 <!-- What came of an import: what is in, what was set aside, left out or could not be read, and why. -->
 <script lang="ts">
+	import type { Note } from '$lib/data/db';
 	import { countOf, type ImportReport } from './import-evidence';
 
 	interface Props {
 		report: ImportReport;
 		onopen: (id: string) => void;
+		/** Makes pages of notes. */
+		onpages: (notes: readonly Note[]) => void;
 		onclose: () => void;
 	}
-	let { report, onopen, onclose }: Props = $props();
+	let { report, onopen, onpages, onclose }: Props = $props();
 
 	const aside = $derived(report.pages.filter(({ counted }) => !counted));
 	/** As many as are read; the table has the others with their reasons. */
@@ -18,6 +21,7 @@
 			notes: report.notes.filter((note) => note.kind === kind)
 		}))
 	);
+	const texts = $derived(report.notes.filter(({ kind }) => kind === 'note'));
 	const came = $derived(
 		[
 			report.pages.length > 0
@@ -44,6 +48,11 @@
 	<p>
 		{#if report.isCancelled}Stopped.{/if}
 		{came.length > 0 ? `Came in: ${came.join('; ')}.` : 'Nothing came in.'}
+		{#if texts.length > 0 && report.pages.length === 0}<button
+				class="linkish ml-2"
+				onclick={() => onpages(texts)}
+				>{texts.length === 1 ? 'It is a page' : 'They are pages'} to count</button
+			>{/if}
 		<button class="linkish ml-2" onclick={onclose}>Close</button>
 	</p>
 	{#each report.failed as { name, reason }, i (i)}

@@ -9,8 +9,10 @@
 		sign: string | null;
 		onsave: (text: string) => void;
 		onremove: () => void;
+		/** Makes a page of it that can be counted. */
+		onpage: () => void;
 	}
-	let { note, sign, onsave, onremove }: Props = $props();
+	let { note, sign, onsave, onremove, onpage }: Props = $props();
 	// made anew for each note
 	// svelte-ignore state_referenced_locally
 	let text = $state(note.text);
@@ -40,7 +42,9 @@
 				: `${found.length} questions read.`}
 	{#if note.client}<a class="linkish ml-3" href={resolve('/clients/[id]', { id: note.client })}
 			>Open the profile</a
-		>{:else}<button class="linkish ml-3" onclick={onremove}>Take it out</button>{/if}
+		>{:else}{#if note.kind === 'note'}<button class="linkish ml-3" onclick={onpage}
+				>Count it as a page</button
+			>{/if}<button class="linkish ml-3" onclick={onremove}>Take it out</button>{/if}
 </p>
 <textarea
 	class="field min-h-96 font-serif text-[15px] leading-relaxed"
