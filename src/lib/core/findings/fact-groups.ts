@@ -188,6 +188,8 @@ function stemsAround({ text, heading }: Fact, quantity: Quantity): Surroundings[
 	const near = new Map<string, number>();
 	const put = (word: string, distance: number) => {
 		if (/\d/.test(word) || !Number.isNaN(numberOf(word))) return;
+		// other figures and their measures say nothing of what this one is
+		if (unitOf(word.toLowerCase()) !== undefined) return;
 		const weight = 1 / (1 + distance / HALF_WAY);
 		for (const stem of contentStemsOf(word)) near.set(stem, Math.max(weight, near.get(stem) ?? 0));
 	};

@@ -63,9 +63,10 @@ function aboutTopics({ pages, topics, ownTopics }: Findings): Sentence {
 	];
 	if (cost && cost !== top && cost.pages.length < pages.length)
 		pieces.push(
-			piece(`; only ${inWords(cost.pages.length)} ${cost.pages.length === 1 ? 'gives' : 'give'} `),
-			strong('what it costs'),
-			piece(' one')
+			piece(
+				`; only ${inWords(cost.pages.length)} ${cost.pages.length === 1 ? 'has' : 'have'} one on `
+			),
+			strong('what it costs')
 		);
 	const own = ownTopics.find(({ at }) => at.length > 0);
 	if (own) pieces.push(piece('; none has '), strong(`“${own.label}”`), piece(' from your notes'));
@@ -95,11 +96,19 @@ function aboutQuestions({ questions, pages }: Findings): Sentence {
 function aboutFigures({ figures }: Findings): Sentence {
 	const differing = figures.filter(({ agreement, isCount }) => agreement === 'differs' && !isCount);
 	const shared = figures.filter(({ sources }) => sources.length > 1).length;
-	const most = differing[0];
+	// the figure that says best what it is of: most sources, then most words in common
+	const wordsIn = ({ label }: FactGroup) => label.split(', ').length;
+	const most = differing.toSorted(
+		(a, b) => b.sources.length - a.sources.length || wordsIn(b) - wordsIn(a)
+	)[0];
 	if (!most)
-		return shared > 0 ? [piece(`Where several give a figure, they agree (${shared}).`)] : [];
+		return shared > 0
+			? [piece(`Where several give a figure, they agree (${inWords(shared)}).`)]
+			: [];
 	return [
-		piece(`Sources differ on ${inWords(differing.length)} of ${shared} figures they share, as on `),
+		piece(
+			`Sources differ on ${inWords(differing.length)} of ${inWords(shared)} figures they share, as on `
+		),
 		strong(nameOfFigure(most)),
 		piece(` (${rangeShown(most)}).`)
 	];
