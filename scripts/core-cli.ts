@@ -28,7 +28,7 @@ import {
 	textOf,
 	type Article
 } from '../src/lib/core/pages';
-import { proposePlan } from '../src/lib/core/plan';
+import { conflictsIn, proposePlan } from '../src/lib/core/plan';
 import {
 	evidenceOf,
 	nextBestMoves,
@@ -323,9 +323,33 @@ function shownPlan(findings: Findings): Record<string, unknown> {
 			),
 			facts: section.facts.map(
 				({ fact }) => findings.facts.find(({ id }) => id === fact)?.text ?? fact
+			),
+			notes: section.notes.map(
+				({ note }) => findings.notePassages.find(({ id }) => id === note)?.text ?? note
+			),
+			conflicts: conflictsIn(section, findings).map(({ figure }) => ({
+				figure: figure.label,
+				low: figure.low,
+				high: figure.high,
+				unit: figure.unit
+			}))
+		})),
+		unplaced: plan.unplaced.map(({ term, remedies, ...entry }) => ({
+			term: terms.get(term)?.phrase ?? term,
+			...entry,
+			remedies: remedies.map((remedy) =>
+				remedy.kind === 'words'
+					? {
+							...remedy,
+							section:
+								plan.sections.find(({ id }) => id === remedy.section)?.heading ?? remedy.section
+						}
+					: {
+							...remedy,
+							topic: findings.topics.find(({ id }) => id === remedy.topic)?.label ?? remedy.topic
+						}
 			)
 		})),
-		unplaced: plan.unplaced,
 		bound: round(plan.bound),
 		value: round(plan.value)
 	};

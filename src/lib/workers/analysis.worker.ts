@@ -223,7 +223,7 @@ const worker: AnalysisWorker = {
 		return done ? findLongPhrases(done.pages, terms, questions, input.listed, keyword) : [];
 	},
 
-	propose: async (findings) => proposePlan(findings),
+	propose: async (findings, wishes) => proposePlan(findings, wishes),
 	placeRest: async (plan, findings) => placeRest(plan, findings),
 
 	async runs(input) {

@@ -16,7 +16,7 @@ import type {
 	PageSketch,
 	ResultPlace
 } from '$lib/core/pages';
-import type { Plan } from '$lib/core/plan';
+import type { Plan, Wishes } from '$lib/core/plan';
 import type {
 	Cluster,
 	ClusterInput,
@@ -148,7 +148,7 @@ export interface AnalysisWorker {
 		term: Pick<Term, 'phrase' | 'verbs' | 'variants'>
 	): Promise<Context[]>;
 	longPhrases(input: EvidenceInput, findings: Findings): Promise<LongPhrase[]>;
-	propose(findings: Findings): Promise<Plan>;
+	propose(findings: Findings, wishes: Wishes): Promise<Plan>;
 	placeRest(plan: Plan, findings: Findings): Promise<Plan>;
 	runs(input: EvidenceInput): Promise<RunIndex>;
 	draft(input: EvidenceInput, findings: Findings, plan: Plan): Promise<TakeDoc>;

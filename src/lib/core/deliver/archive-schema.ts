@@ -4,19 +4,20 @@ import { clientProfileSchema, EMPTY_CLIENT, linkSchema } from '../clients';
 import { findingEditsSchema, NO_EDITS, TOPIC_INTENTS } from '../findings';
 import { NOTE_KINDS } from '../notes';
 import { PAGE_KINDS } from '../pages';
-import { SECTION_KINDS } from '../plan';
+import { planOfToday, SECTION_KINDS, type StoredShape } from '../plan';
 import type { DocNode } from '../takes';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 4;
+export const ARCHIVE_VERSION = 5;
 
 const section = z.strictObject({
 	id: z.string().min(1),
-	level: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+	level: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]),
 	heading: z.string(),
 	kind: z.enum(SECTION_KINDS),
 	budget: z.number().min(0),
 	topics: z.array(z.string()),
+	headings: z.array(z.string()),
 	intent: z.enum(TOPIC_INTENTS),
 	position: z.number().nullable(),
 	terms: z.array(
@@ -28,6 +29,7 @@ const section = z.strictObject({
 				topic: z.number(),
 				company: z.number(),
 				heading: z.number(),
+				level: z.number(),
 				position: z.number()
 			}),
 			reason: z.string(),
@@ -36,8 +38,15 @@ const section = z.strictObject({
 	),
 	questions: z.array(z.strictObject({ question: z.string(), reason: z.string() })),
 	facts: z.array(z.strictObject({ fact: z.string(), reason: z.string() })),
+	notes: z.array(z.strictObject({ note: z.string(), reason: z.string() })),
+	refused: z.array(z.string()),
 	locked: z.boolean()
 });
+
+const remedy = z.discriminatedUnion('kind', [
+	z.strictObject({ kind: z.literal('words'), section: z.string(), words: z.number() }),
+	z.strictObject({ kind: z.literal('section'), topic: z.string() })
+]);
 
 export const planSchema = z.strictObject({
 	title: z.string(),
@@ -47,7 +56,22 @@ export const planSchema = z.strictObject({
 	sections: z.array(section),
 	value: z.number(),
 	bound: z.number(),
-	unplaced: z.array(z.strictObject({ term: z.string(), reason: z.string() }))
+	unplaced: z.array(
+		z.strictObject({
+			term: z.string(),
+			placed: z.number().int().min(0),
+			wanted: z.number().int().min(0),
+			reason: z.string(),
+			remedies: z.array(remedy)
+		})
+	),
+	confined: z.record(z.string(), z.array(z.string())),
+	dismissed: z.record(z.string(), z.string()),
+	basis: z.strictObject({
+		terms: z.array(z.string()),
+		headings: z.array(z.string()),
+		questions: z.array(z.string())
+	})
 });
 
 const mark = z.strictObject({
@@ -148,11 +172,13 @@ export function upgradedManifest(data: unknown): unknown {
 	if (!given.success) return data;
 	switch (given.data.version) {
 		case 1:
-			return withoutEdits(withoutResults(withClient(data)));
+			return withEarlierPlan(withoutEdits(withoutResults(withClient(data))));
 		case 2:
-			return withoutEdits(withoutResults(data));
+			return withEarlierPlan(withoutEdits(withoutResults(data)));
 		case 3:
-			return withoutEdits(data);
+			return withEarlierPlan(withoutEdits(data));
+		case 4:
+			return withEarlierPlan(data);
 		default:
 			return data;
 	}
@@ -199,7 +225,26 @@ function withoutEdits(data: unknown): unknown {
 	if (!third.success) return data;
 	return {
 		...third.data,
-		version: ARCHIVE_VERSION,
 		assignment: { ...third.data.assignment, edits: NO_EDITS }
+	};
+}
+
+const earlierPlan = z.looseObject({
+	sections: z.array(
+		z.looseObject({ terms: z.array(z.looseObject({ term: z.string(), parts: z.looseObject({}) })) })
+	),
+	unplaced: z.array(z.looseObject({ term: z.string() }))
+});
+
+/** Plans of the fourth format knew no notes in sections, no refused terms and no remedies. */
+function withEarlierPlan(data: unknown): unknown {
+	const fourth = z.looseObject({ plan: earlierPlan.nullable() }).safeParse(data);
+	if (!fourth.success) return data;
+	const { plan } = fourth.data;
+	return {
+		...fourth.data,
+		version: ARCHIVE_VERSION,
+		// what the schema wants of a plan is looked at after this
+		plan: plan === null ? null : planOfToday(plan as unknown as StoredShape)
 	};
 }

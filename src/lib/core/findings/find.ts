@@ -6,6 +6,7 @@ import { findFacts, type Fact } from './facts';
 import { findFollowUps, type FollowUp } from './follow-ups';
 import { findHabits, type Habit } from './habits';
 import type { ListedPhrase } from './long-phrases';
+import { findNotePassages, type NotePassage } from './note-passages';
 import { findNoteTerms } from './note-terms';
 import { cutOf, type PageWork } from './page-work';
 import { findQuestions, type AskedQuestion, type Question } from './questions';
@@ -37,6 +38,8 @@ export interface Findings {
 	/** Questions nobody asks though the evidence answers them. */
 	readonly followUps: readonly FollowUp[];
 	readonly facts: readonly Fact[];
+	/** Paragraphs of the writer's notes. */
+	readonly notePassages: readonly NotePassage[];
 	/** The facts' figures, those of the same quantity together. */
 	readonly figures: readonly FactGroup[];
 	readonly shape: readonly ShapeSpread[];
@@ -123,6 +126,7 @@ export function assembleFindings(
 			keyword
 		),
 		facts,
+		notePassages: findNotePassages(orderedNotes, terms),
 		figures,
 		shape: findShape(ordered),
 		habits: findHabits(ordered),

@@ -8,6 +8,7 @@ export * from './terms';
 export * from './topics';
 export * from './questions';
 export * from './facts';
+export * from './note-passages';
 export * from './fact-groups';
 export * from './shape';
 export * from './find';

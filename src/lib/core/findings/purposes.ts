@@ -57,7 +57,7 @@ const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
 	['reasons', /\b(?:why|benefits?|advantages?|reasons?|pros|worth)\b/i],
 	[
 		'choice',
-		/\b(?:choos\w+|choice|select\w*|sort\w*|which|types? of|kinds? of|best|buy\w*|sourc\w+|pick\w*|suitab\w+)\b/i
+		/\b(?:choos\w+|choice|select\w*|sort\w*|which|types? of|kinds? of|best|buy\w*|sourcing|pick\w*|suitab\w+)\b/i
 	],
 	[
 		'care',

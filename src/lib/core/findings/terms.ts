@@ -3,6 +3,7 @@ import {
 	findTermsIn,
 	isEverydayWord,
 	indexTerms,
+	isDoingVerb,
 	isStopWord,
 	termKeyOf,
 	verbFormsOf
@@ -632,15 +633,12 @@ function withoutCapitals(phrase: string): string {
 		.join(' ');
 }
 
-const COMMON_VERBS =
-	/^(?:build|make|lay|fix|repair|choose|buy|grow|plant|clean|install|paint|write|start|keep|dig|cut|cook|bake|plan|find|set|feed|draw|run|sell|train|use|prune|sharpen|mend|store|dry|brew|knit|sew|insulate|fit|design|measure|calculate|prepare|apply|remove|replace|restore|learn|teach|stop|prevent|get|hang|tile|lay|pour|mix|sow|harvest|compost|raise|hold)$/;
-
 /** Verbs of a keyword: the word after "how to" or "to", and a common verb of doing at its start. */
 export function verbsOf(key: string): number[] {
 	const words = key.split(' ');
 	return words.flatMap((word, i) => {
 		const after = words[i - 1];
-		const isVerb = after === 'to' || (i === 0 && COMMON_VERBS.test(word));
+		const isVerb = after === 'to' || (i === 0 && isDoingVerb(word));
 		return isVerb && !isStopWord(word) && verbFormsOf(word).length > 1 ? [i] : [];
 	});
 }

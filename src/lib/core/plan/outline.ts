@@ -24,6 +24,8 @@ export interface AffinityParts {
 	readonly company: number;
 	/** Words shared with the heading. */
 	readonly heading: number;
+	/** Share of pages that have it in headings of the section's level, or in their opening. */
+	readonly level: number;
 	/** Nearness of its usual position to the section's. */
 	readonly position: number;
 }
@@ -50,25 +52,64 @@ export interface FactPlacement {
 	readonly reason: string;
 }
 
+export interface NotePlacement {
+	/** Id of the passage. */
+	readonly note: string;
+	readonly reason: string;
+}
+
+export type SectionLevel = 1 | 2 | 3 | 4;
+
 /** One section of the outline. Sections stand in reading order; depth is told by `level`. */
 export interface PlanSection {
 	readonly id: string;
-	/** 1 for the opening under the title, 2 and 3 for sections and sub-sections. */
-	readonly level: 1 | 2 | 3;
+	/** 1 for the opening under the title, 2 for sections, 3 and 4 for what stands inside them. */
+	readonly level: SectionLevel;
 	readonly heading: string;
 	readonly kind: SectionKind;
 	/** Words to aim at. */
 	readonly budget: number;
-	/** Topics of the findings that this section treats. */
+	/** Topics of the findings that this section treats, by id. */
 	readonly topics: readonly string[];
+	/** Their headings on pages, by name: they find the topics again when the evidence changes. */
+	readonly headings: readonly string[];
 	readonly intent: TopicIntent;
 	/** Where pages usually treat its topics, 0–1; null when no page does. */
 	readonly position: number | null;
 	readonly terms: readonly TermPlacement[];
 	readonly questions: readonly QuestionPlacement[];
 	readonly facts: readonly FactPlacement[];
+	/** Passages of the writer's notes that belong here. */
+	readonly notes: readonly NotePlacement[];
+	/** Terms it does not take, by key. */
+	readonly refused: readonly string[];
 	/** Kept as it is by proposals and placements. */
 	readonly locked: boolean;
+}
+
+/** What would give a term its place. */
+export type Remedy =
+	/** More words for a section that suits it. */
+	| { readonly kind: 'words'; readonly section: string; readonly words: number }
+	/** A section on a topic of the findings. */
+	| { readonly kind: 'section'; readonly topic: string };
+
+/** A term without a place, or with fewer than it wants. */
+export interface Unplaced {
+	readonly term: string;
+	readonly placed: number;
+	readonly wanted: number;
+	readonly reason: string;
+	/** The cheapest first. */
+	readonly remedies: readonly Remedy[];
+}
+
+/** Names of what the evidence held. */
+export interface PlanBasis {
+	readonly terms: readonly string[];
+	/** Headings of pages. */
+	readonly headings: readonly string[];
+	readonly questions: readonly string[];
 }
 
 export interface Plan {
@@ -81,85 +122,13 @@ export interface Plan {
 	/** Sum of weighted affinities placed, and the bound no placement can exceed. */
 	readonly value: number;
 	readonly bound: number;
-	/** Terms without a place, with the reason. */
-	readonly unplaced: readonly { readonly term: string; readonly reason: string }[];
-}
-
-/** Positions of a section's sub-sections and itself: `from` included, `to` excluded. */
-export function branchOf(
-	sections: readonly PlanSection[],
-	at: number
-): { from: number; to: number } {
-	const level = sections[at]!.level;
-	let to = at + 1;
-	while (to < sections.length && sections[to]!.level > level && level > 1) to++;
-	return { from: at, to };
-}
-
-/** Moves a section with its sub-sections past its neighbour of the same level; the opening stays first. */
-export function moveSection(
-	sections: readonly PlanSection[],
-	id: string,
-	by: -1 | 1
-): readonly PlanSection[] {
-	const at = sections.findIndex((section) => section.id === id);
-	if (at < 0 || sections[at]!.level === 1) return sections;
-	const { from, to } = branchOf(sections, at);
-	const moved = sections.slice(from, to);
-	const rest = [...sections.slice(0, from), ...sections.slice(to)];
-	let target: number;
-	if (by < 0) {
-		target = from - 1;
-		while (target > 0 && rest[target]!.level > moved[0]!.level) target--;
-		if (target < 1 || (moved[0]!.level === 3 && rest[target]!.level === 1)) return sections;
-	} else {
-		if (from >= rest.length) return sections;
-		target = from + 1;
-		while (target < rest.length && rest[target]!.level > moved[0]!.level) target++;
-	}
-	return tidyLevels([...rest.slice(0, target), ...moved, ...rest.slice(target)]);
-}
-
-/** Puts a section with its sub-sections before the section at `target` of the list without it. */
-export function placeSection(
-	sections: readonly PlanSection[],
-	id: string,
-	target: number
-): readonly PlanSection[] {
-	const at = sections.findIndex((section) => section.id === id);
-	if (at < 0 || sections[at]!.level === 1) return sections;
-	const { from, to } = branchOf(sections, at);
-	const rest = [...sections.slice(0, from), ...sections.slice(to)];
-	const into = Math.max(1, Math.min(rest.length, target));
-	return tidyLevels([...rest.slice(0, into), ...sections.slice(from, to), ...rest.slice(into)]);
-}
-
-/** Makes a section a sub-section of the one before it, or brings it out again; sub-sections follow. */
-export function indentSection(
-	sections: readonly PlanSection[],
-	id: string,
-	level: 2 | 3
-): readonly PlanSection[] {
-	const at = sections.findIndex((section) => section.id === id);
-	if (at < 1 || sections[at]!.level === 1 || sections[at]!.level === level) return sections;
-	return tidyLevels(sections.map((section, i) => (i === at ? { ...section, level } : section)));
-}
-
-/** No sub-section without a section above it. */
-function tidyLevels(sections: readonly PlanSection[]): PlanSection[] {
-	return sections.map((section, i) => {
-		const above = sections[i - 1];
-		return section.level === 3 && (above === undefined || above.level === 1)
-			? { ...section, level: 2 }
-			: section;
-	});
-}
-
-export function removeSection(
-	sections: readonly PlanSection[],
-	id: string
-): readonly PlanSection[] {
-	return tidyLevels(sections.filter((section) => section.id !== id || section.level === 1));
+	readonly unplaced: readonly Unplaced[];
+	/** Sections outside which a term must not stand, by term key. */
+	readonly confined: Readonly<Record<string, readonly string[]>>;
+	/** What the evidence held when the plan was made or last looked over; what is new since is proposed. */
+	readonly basis: PlanBasis;
+	/** Warnings the writer set aside, by warning, with the reason given. */
+	readonly dismissed: Readonly<Record<string, string>>;
 }
 
 /** Sum of the budgets. */
@@ -172,7 +141,7 @@ export function newSection(
 	id: string,
 	heading: string,
 	budget: number,
-	level: 2 | 3 = 2
+	level: Exclude<SectionLevel, 1> = 2
 ): PlanSection {
 	return {
 		id,
@@ -181,26 +150,62 @@ export function newSection(
 		kind: 'explanation',
 		budget,
 		topics: [],
+		headings: [],
 		intent: 'plain',
 		position: null,
 		terms: [],
 		questions: [],
 		facts: [],
+		notes: [],
+		refused: [],
 		locked: false
 	};
 }
 
-/** A plan with its terms under the keys of today, in which spellings of one word meet. */
-export function withTermKeys(plan: Plan): Plan {
+/** Values that plans of earlier days lack. */
+const EARLIER: Pick<Plan, 'confined' | 'dismissed' | 'basis'> = {
+	confined: {},
+	dismissed: {},
+	basis: { terms: [], headings: [], questions: [] }
+};
+
+/** A plan as it may have been stored by an earlier version. */
+export type StoredShape = Omit<Plan, 'sections' | 'unplaced' | keyof typeof EARLIER> &
+	Partial<typeof EARLIER> & {
+		readonly sections: readonly (Omit<PlanSection, 'headings' | 'notes' | 'refused' | 'terms'> &
+			Partial<Pick<PlanSection, 'headings' | 'notes' | 'refused'>> & {
+				readonly terms: readonly (Omit<TermPlacement, 'parts'> & {
+					readonly parts: Omit<AffinityParts, 'level'> & Partial<AffinityParts>;
+				})[];
+			})[];
+		readonly unplaced: readonly (Pick<Unplaced, 'term' | 'reason'> & Partial<Unplaced>)[];
+	};
+
+/**
+ * A stored plan in today's form: what it lacks is empty, and its terms stand under the keys of
+ * today, in which spellings of one word meet.
+ */
+export function planOfToday(plan: StoredShape): Plan {
 	return {
+		...EARLIER,
 		...plan,
 		sections: plan.sections.map((section) => ({
+			headings: [],
+			notes: [],
+			refused: [],
 			...section,
 			terms: section.terms.map((placement) => ({
 				...placement,
+				parts: { level: 0, ...placement.parts },
 				term: termKeyOf(placement.term)
 			}))
 		})),
-		unplaced: plan.unplaced.map((entry) => ({ ...entry, term: termKeyOf(entry.term) }))
+		unplaced: plan.unplaced.map((entry) => ({
+			placed: 0,
+			wanted: 1,
+			remedies: [],
+			...entry,
+			term: termKeyOf(entry.term)
+		}))
 	};
 }

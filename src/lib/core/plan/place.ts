@@ -1,7 +1,10 @@
-import type { Findings, Term } from '../findings';
-import { contentStemsOf, keysOf, termKeyOf } from '../text';
-import { FlowNetwork } from './flow';
-import type { AffinityParts, Plan, PlanSection, TermPlacement } from './outline';
+import type { Findings, Term, Topic } from '../findings';
+import { termKeyOf } from '../text';
+import { affinitiesOf, affinityOf } from './affinity';
+import { topicMatcher } from './match-topics';
+import type { AffinityParts, Plan, PlanSection, Remedy, TermPlacement, Unplaced } from './outline';
+import { topicsOf } from './section-topics';
+import { solvePlacement, type PlacementProblem } from './solve';
 
 /** Bounds of a placement, as data. */
 export const PLACE_LIMITS = {
@@ -14,175 +17,51 @@ export const PLACE_LIMITS = {
 	/** Uses placed of a part of the keyword ("stone", "dry stone"): it comes by itself. */
 	usesOfKeywordPart: 2,
 	/** Affinity below which a place would have no reason. */
-	least: 0.06
+	least: 0.06,
+	/** What a second use in one section is worth of the first. */
+	repeat: 0.9,
+	/** Part of a term's uses that one section may hold. */
+	hereShare: 0.67,
+	/** What being placed at all is worth, in first uses at full affinity. */
+	firstUse: 0.5
 } as const;
 
 /** Value of a placed use by weight of its term. */
 const WEIGHT_VALUE = { must: 3, should: 2, could: 1 } as const;
 
-const PART_WEIGHT = { topic: 0.55, company: 0.15, heading: 0.2, position: 0.1 } as const;
-
-/** Affinity of every term to every section: [term][section]. */
-export function affinitiesOf(
-	findings: Findings,
-	sections: readonly PlanSection[]
-): AffinityParts[][] {
-	const topics = new Map(findings.topics.map((topic) => [topic.id, topic]));
-	const sectionHeadings = sections.map((section) => {
-		const places = new Set<string>();
-		const pages = new Set<string>();
-		for (const id of section.topics) {
-			for (const { page, section: at } of topics.get(id)?.headings ?? []) {
-				places.add(`${page}/${at}`);
-				pages.add(page);
-			}
-		}
-		return { places, pages };
-	});
-	const stems = sections.map(({ heading }) => new Set(contentStemsOf(heading)));
-	const keys = sections.map(({ heading }) => new Set(keysOf(heading).map(({ key }) => key)));
-	let words = 0;
-	const total = Math.max(
-		1,
-		sections.reduce((sum, { budget }) => sum + budget, 0)
-	);
-	const positions = sections.map(({ budget, position }) => {
-		const middle = (words + budget / 2) / total;
-		words += budget;
-		return position ?? middle;
-	});
-	const topicShares = findings.terms.map((term) =>
-		sectionHeadings.map((places) => topicShare(term, places))
-	);
-	const rank = new Map(findings.terms.map((term, i) => [term.key, i]));
-	return findings.terms.map((term, t) =>
-		sections.map((section, s) => {
-			const company = term.company
-				.map((key) => topicShares[rank.get(key) ?? -1]?.[s] ?? 0)
-				.sort((a, b) => b - a)
-				.slice(0, 3);
-			const words = term.key.split(' ');
-			const shared = words.filter((word) => keys[s]!.has(word)).length / words.length;
-			const isSpecific = contentStemsOf(term.phrase).some((stem) => stems[s]!.has(stem));
-			return {
-				topic: section.level === 1 ? term.places.opening : topicShares[t]![s]!,
-				company: company.length === 0 ? 0 : company.reduce((sum, n) => sum + n, 0) / company.length,
-				heading: isSpecific ? shared : 0,
-				position:
-					Math.max(0, 1 - 2 * Math.abs(term.position - positions[s]!)) *
-					(section.kind === 'faq' ? 0.5 : 1)
-			};
-		})
-	);
-}
-
-/** Share of a topic's pages that use the term under it, and how much of the term's use that is. */
-function topicShare(
-	term: Term,
-	{ places, pages }: { places: ReadonlySet<string>; pages: ReadonlySet<string> }
-): number {
-	if (pages.size === 0) return 0;
-	let on = 0;
-	let here = 0;
-	let all = 0;
-	for (const use of term.uses) {
-		let onPage = 0;
-		for (const [section, count] of use.sections) {
-			all += count;
-			if (places.has(`${use.page}/${section}`)) onPage += count;
-		}
-		if (onPage > 0) on++;
-		here += onPage;
-	}
-	if (on === 0) return 0;
-	// one page alone is weak evidence, however large its share
-	const trust = on / (on + 0.7);
-	return trust * (0.6 * (on / pages.size) + 0.4 * (here / Math.max(1, all)));
-}
-
-export function affinityOf(parts: AffinityParts): number {
-	return (
-		PART_WEIGHT.topic * parts.topic +
-		PART_WEIGHT.company * parts.company +
-		PART_WEIGHT.heading * parts.heading +
-		PART_WEIGHT.position * parts.position
-	);
-}
-
 /**
- * Places terms in sections as a minimum-cost flow: each term supplies the uses it needs, each
- * section carries one use in `wordsPerUse` words, and the weighted sum of affinities is
- * maximal. A second use in one section is worth a little less than the first, which spreads a
- * term without a rule. Locked placements stay and take their room first.
- *
- * The flow is exact; only where it spreads a term over more than `sectionsPerTerm` sections
- * are the weakest of them dropped afterwards. `bound` is the value of the flow before that.
+ * Places terms in sections: each term as often as it is wanted, each section one use in
+ * `wordsPerUse` words, a term in `sectionsPerTerm` sections at most, so that the weighted sum of
+ * affinities is highest (`solvePlacement`). A term that stands somewhere is worth more than one
+ * that stands twice. Locked placements stay and take their room first; a section that refuses a
+ * term and the sections outside a term's confines do not get it. `bound` is what no placement can exceed.
  */
 export function placeTerms(
 	findings: Findings,
-	sections: readonly PlanSection[]
+	sections: readonly PlanSection[],
+	confined: Plan['confined'] = {}
 ): Pick<Plan, 'sections' | 'value' | 'bound' | 'unplaced'> {
-	const parts = affinitiesOf(findings, sections);
 	const { terms } = findings;
-	const keyword = ` ${termKeyOf(findings.keyword)} `;
-	const needs = terms.map((term) => {
-		if (!keyword.includes(` ${term.key} `)) return Math.min(term.min, PLACE_LIMITS.usesPerTerm);
-		return comesInside(term) && term.key !== keyword.trim()
-			? 0
-			: Math.min(term.min, PLACE_LIMITS.usesOfKeywordPart);
-	});
-	const room = sections.map((section) =>
-		Math.max(1, Math.floor(section.budget / PLACE_LIMITS.wordsPerUse))
-	);
-	const kept = lockedPlacements(sections, terms, needs, room);
-
-	const source = 0;
-	const sink = 1 + terms.length + sections.length;
-	const network = new FlowNetwork(sink + 1);
-	const edges: { id: number; t: number; s: number; gain: number }[] = [];
-	terms.forEach((term, t) => {
-		if (needs[t]! <= 0) return;
-		network.connect(source, 1 + t, needs[t]!, 0);
-		const most = Math.max(1, Math.ceil(needs[t]! / 2));
-		sections.forEach((section, s) => {
-			if (section.locked || kept[s]!.some((placement) => placement.term === term.key)) return;
-			const affinity = affinityOf(parts[t]![s]!);
-			if (affinity < PLACE_LIMITS.least || !hasReason(parts[t]![s]!)) return;
-			for (let use = 0; use < most; use++) {
-				const gain = WEIGHT_VALUE[term.weight] * affinity * 0.9 ** use;
-				edges.push({ id: network.connect(1 + t, 1 + terms.length + s, 1, -gain), t, s, gain });
-			}
-		});
-	});
-	sections.forEach((_, s) => network.connect(1 + terms.length + s, sink, Math.max(0, room[s]!), 0));
-	const bound = -network.minimise(source, sink);
-
-	const uses = new Map<string, { t: number; s: number; uses: number; gain: number }>();
-	for (const { id, t, s, gain } of edges) {
-		if (network.flowOn(id) === 0) continue;
-		const key = `${t}/${s}`;
-		const entry = uses.get(key) ?? { t, s, uses: 0, gain: 0 };
-		uses.set(key, { ...entry, uses: entry.uses + 1, gain: entry.gain + gain });
-	}
-	const chosen = keepStrongest([...uses.values()]);
-	const value = chosen.reduce((sum, { gain }) => sum + gain, 0);
+	const { problem, parts, kept, wanted } = placementProblem(findings, sections, confined);
+	const solved = solvePlacement(problem);
 	const placed = sections.map((section, s) => ({
 		...section,
 		terms: [
 			...kept[s]!,
-			...chosen
-				.filter((entry) => entry.s === s)
-				.map(({ t, uses }): TermPlacement => {
-					const affinity = affinityOf(parts[t]![s]!);
-					return {
-						term: terms[t]!.key,
+			...terms.flatMap((term, t): TermPlacement[] => {
+				const uses = solved.uses[t]![s]!;
+				if (uses === 0) return [];
+				return [
+					{
+						term: term.key,
 						uses,
-						affinity,
+						affinity: affinityOf(parts[t]![s]!),
 						parts: parts[t]![s]!,
-						reason: reasonOf(terms[t]!, parts[t]![s]!, findings),
+						reason: reasonOf(term, parts[t]![s]!, findings),
 						locked: false
-					};
-				})
+					}
+				];
+			})
 		].sort(
 			(a, b) =>
 				weightRank(terms, a) - weightRank(terms, b) ||
@@ -190,13 +69,131 @@ export function placeTerms(
 				(a.term < b.term ? -1 : 1)
 		)
 	}));
-	return { ...withKeyword(placed, findings), value, bound };
+	return {
+		sections: placed,
+		value: solved.value,
+		bound: solved.bound,
+		unplaced: unplacedOf(placed, findings, { wanted, parts, confined })
+	};
 }
 
-/** Whether most uses of a term lie inside longer ones, so that it comes by itself. */
-function comesInside({ uses }: Term): boolean {
+/** A placement as figures, with what they were made from. */
+export interface Posed {
+	readonly problem: PlacementProblem;
+	readonly parts: readonly (readonly AffinityParts[])[];
+	/** Placements that stand already, by section. */
+	readonly kept: TermPlacement[][];
+	/** Uses wanted of each term. */
+	readonly wanted: readonly number[];
+}
+
+/** Poses a placement: what each use is worth, how many are wanted and where there is room. */
+export function placementProblem(
+	findings: Findings,
+	sections: readonly PlanSection[],
+	confined: Plan['confined'] = {}
+): Posed {
+	const { terms } = findings;
+	const parts = affinitiesOf(findings, sections);
+	const keyword = termKeyOf(findings.keyword);
+	const wanted = terms.map((term) =>
+		wantedUses(
+			term,
+			keyword,
+			terms.flatMap(({ key }) => (isInside(term.key, key) ? [key] : []))
+		)
+	);
+	const needs = [...wanted];
+	const room = sections.map(roomOf);
+	const kept = lockedPlacements(sections, terms, needs, room);
+	// the opening and the section headed by the keyword hold it whatever else would like to stand there
+	const main = terms.findIndex(({ key }) => key === keyword);
+	sections.forEach((section, s) => {
+		const reason =
+			section.level === 1
+				? 'The exact keyword stands in the first 100 words.'
+				: section.level === 2 && ` ${termKeyOf(section.heading)} `.includes(` ${keyword} `)
+					? 'The heading holds the exact keyword, and so does its text.'
+					: null;
+		if (reason === null || main < 0 || section.locked || needs[main]! <= 0) return;
+		if (kept[s]!.some(({ term }) => term === keyword) || !mayStand(keyword, section, confined))
+			return;
+		kept[s]!.push({
+			term: keyword,
+			uses: 1,
+			affinity: affinityOf(parts[main]![s]!),
+			parts: parts[main]![s]!,
+			reason,
+			locked: false
+		});
+		needs[main]! -= 1;
+		room[s]! -= 1;
+	});
+	const holders = terms.map(
+		({ key }) => kept.filter((of) => of.some(({ term }) => term === key)).length
+	);
+	const problem: PlacementProblem = {
+		gains: terms.map((term, t) =>
+			sections.map((section, s) => {
+				const affinity = affinityOf(parts[t]![s]!);
+				return section.locked ||
+					kept[s]!.some((placement) => placement.term === term.key) ||
+					!mayStand(term.key, section, confined) ||
+					affinity < PLACE_LIMITS.least ||
+					!hasReason(parts[t]![s]!)
+					? 0
+					: WEIGHT_VALUE[term.weight] * affinity;
+			})
+		),
+		needs: needs.map((need) => Math.max(0, need)),
+		room: room.map((free) => Math.max(0, free)),
+		firstUse: terms.map(({ weight }, t) =>
+			holders[t]! > 0 ? 0 : WEIGHT_VALUE[weight] * PLACE_LIMITS.firstUse
+		),
+		mostHere: needs.map((need) => Math.max(1, Math.ceil(PLACE_LIMITS.hereShare * need))),
+		spread: holders.map((held) => Math.max(0, PLACE_LIMITS.sectionsPerTerm - held)),
+		repeat: PLACE_LIMITS.repeat
+	};
+	return { problem, parts, kept, wanted };
+}
+
+/**
+ * Uses of a term that a plan has places for: its least number within reason, less those that come by
+ * themselves inside longer terms ("hammer" in "walling hammer").
+ */
+function wantedUses(term: Term, keyword: string, longer: readonly string[]): number {
+	const isMain = term.key === keyword;
+	const own = isMain || longer.length === 0 ? 1 : ownShare(term);
+	if (own < COMES_BY_ITSELF) return 0;
+	const most =
+		!isMain && ` ${keyword} `.includes(` ${term.key} `)
+			? PLACE_LIMITS.usesOfKeywordPart
+			: PLACE_LIMITS.usesPerTerm;
+	return Math.min(Math.ceil(own * term.min), most);
+}
+
+/** Part of its uses that lie outside longer terms, below which a term comes by itself. */
+const COMES_BY_ITSELF = 0.4;
+
+/** Placed uses that a section carries. */
+export function roomOf({ budget }: PlanSection): number {
+	return Math.max(1, Math.floor(budget / PLACE_LIMITS.wordsPerUse));
+}
+
+/** Whether the writer lets a term stand in a section. */
+export function mayStand(term: string, section: PlanSection, confined: Plan['confined']): boolean {
+	if (section.refused.includes(term)) return false;
+	const only = confined[term];
+	return only === undefined || only.includes(section.id);
+}
+
+function ownShare({ uses }: Term): number {
 	const all = uses.reduce((sum, use) => sum + use.count, 0);
-	return uses.reduce((sum, use) => sum + use.own, 0) < 0.4 * all;
+	return all === 0 ? 1 : uses.reduce((sum, use) => sum + use.own, 0) / all;
+}
+
+function isInside(inner: string, outer: string): boolean {
+	return inner.length < outer.length && ` ${outer} `.includes(` ${inner} `);
 }
 
 /** Position alone is no reason to stand somewhere. */
@@ -223,55 +220,119 @@ function lockedPlacements(
 	});
 }
 
-function keepStrongest<T extends { t: number; s: number; gain: number }>(
-	entries: readonly T[]
-): T[] {
-	const byTerm = new Map<number, T[]>();
-	for (const entry of entries) byTerm.set(entry.t, [...(byTerm.get(entry.t) ?? []), entry]);
-	return [...byTerm.values()].flatMap((of) =>
-		of.sort((a, b) => b.gain - a.gain || a.s - b.s).slice(0, PLACE_LIMITS.sectionsPerTerm)
-	);
-}
-
 function weightRank(terms: readonly Term[], placement: TermPlacement): number {
 	const weight = terms.find((term) => term.key === placement.term)?.weight ?? 'could';
 	return weight === 'must' ? 0 : weight === 'should' ? 1 : 2;
 }
 
-/** The exact keyword always stands in the opening; whatever is left over says why. */
-function withKeyword(
+interface Outcome {
+	readonly wanted: readonly number[];
+	readonly parts: readonly (readonly AffinityParts[])[];
+	readonly confined: Plan['confined'];
+}
+
+/** Terms that stand nowhere, and wanted ones that stand too seldom, each with why and what would help. */
+function unplacedOf(
+	sections: readonly PlanSection[],
+	findings: Findings,
+	{ wanted, parts, confined }: Outcome
+): Unplaced[] {
+	const placed = new Map<string, number>();
+	for (const { terms } of sections)
+		for (const { term, uses } of terms) placed.set(term, (placed.get(term) ?? 0) + uses);
+	const topicFor = missingTopics(sections, findings);
+	return findings.terms.flatMap((term, t): Unplaced[] => {
+		const count = placed.get(term.key) ?? 0;
+		const isShort = term.weight === 'must' && count < wanted[t]!;
+		if (count > 0 && !isShort) return [];
+		const entry = { term: term.key, placed: count, wanted: wanted[t]! };
+		if (term.uses.length === 0)
+			return [{ ...entry, reason: 'no page uses it, so none says where', remedies: [] }];
+		if (wanted[t] === 0)
+			return [{ ...entry, reason: 'it comes by itself, inside longer terms', remedies: [] }];
+		const open = sections
+			.map((section, s) => ({ section, affinity: affinityOf(parts[t]![s]!), own: parts[t]![s]! }))
+			.filter(({ affinity, own }) => affinity >= PLACE_LIMITS.least && hasReason(own))
+			.sort((a, b) => b.affinity - a.affinity);
+		const suiting = open.filter(
+			({ section }) => !section.locked && mayStand(term.key, section, confined)
+		);
+		const topic = topicFor(term);
+		const bySection: Remedy[] = topic ? [{ kind: 'section', topic: topic.id }] : [];
+		const best = suiting.find(
+			({ section }) => !section.terms.some((placement) => placement.term === term.key)
+		);
+		const byWords: Remedy[] = best
+			? [
+					{
+						kind: 'words',
+						section: best.section.id,
+						words: wordsFor(best.section)
+					}
+				]
+			: [];
+		const reason =
+			open.length === 0
+				? 'no section speaks of what it stands under on the pages'
+				: suiting.length === 0
+					? 'the sections that suit it are locked or do not take it'
+					: isShort && count > 0
+						? `${count} of ${wanted[t]} uses have a place; the sections that suit it are full`
+						: 'the sections that suit it are full';
+		return [
+			{
+				...entry,
+				reason,
+				// a section that suits it well is the cheaper remedy; one of its own the better
+				remedies:
+					best && best.affinity >= SUITS_WELL
+						? [...byWords, ...bySection]
+						: [...bySection, ...byWords]
+			}
+		];
+	});
+}
+
+/** Affinity from which a section suits a term well. */
+const SUITS_WELL = 0.2;
+
+/** Words by which a section has to grow for one more use, in steps of ten. */
+function wordsFor(section: PlanSection): number {
+	const uses = section.terms.reduce((sum, placement) => sum + placement.uses, 0);
+	const least = (uses + 1) * PLACE_LIMITS.wordsPerUse - section.budget;
+	return Math.max(10, Math.ceil(least / 10) * 10);
+}
+
+/** For a term the topic outside the outline under which most pages use it; null when there is none. */
+function missingTopics(
 	sections: readonly PlanSection[],
 	findings: Findings
-): Pick<Plan, 'sections' | 'unplaced'> {
-	const keyword = termKeyOf(findings.keyword);
-	const withIt = sections.map((section, s) => {
-		if (s !== 0 || section.locked || section.terms.some(({ term }) => term === keyword))
-			return section;
-		const placement: TermPlacement = {
-			term: keyword,
-			uses: 1,
-			affinity: 1,
-			parts: { topic: 1, company: 0, heading: 0, position: 0 },
-			reason: 'The exact keyword stands in the first 100 words.',
-			locked: false
-		};
-		return findings.terms.some((term) => term.key === keyword)
-			? { ...section, terms: [placement, ...section.terms] }
-			: section;
-	});
-	const placed = new Set(withIt.flatMap(({ terms }) => terms.map(({ term }) => term)));
-	const unplaced = findings.terms
-		.filter((term) => !placed.has(term.key))
-		.map((term) => ({
-			term: term.key,
-			reason:
-				term.uses.length === 0
-					? 'no page uses it'
-					: comesInside(term)
-						? 'it comes by itself, inside longer terms'
-						: 'every section that suits it is full: give one more words, or add a section on it'
+): (term: Term) => Topic | null {
+	const match = topicMatcher(findings);
+	const covered = new Set(
+		sections.flatMap((section) => {
+			const own = topicsOf(section, findings);
+			const spoken = match(section.heading).map(({ topic }) => topic);
+			return (own.length > 0 ? own : spoken.slice(0, 1)).map(({ id }) => id);
+		})
+	);
+	const least = findings.pages.length <= 3 ? 1 : 2;
+	const open = findings.topics
+		.filter(({ id, pages }) => !covered.has(id) && pages.length >= least)
+		.map((topic) => ({
+			topic,
+			places: new Set(topic.headings.map(({ page, section }) => `${page}/${section}`))
 		}));
-	return { sections: withIt, unplaced };
+	return (term) => {
+		let best: { topic: Topic; pages: number } | null = null;
+		for (const { topic, places } of open) {
+			const pages = term.uses.filter(({ page, sections: on }) =>
+				on.some(([section]) => places.has(`${page}/${section}`))
+			).length;
+			if (pages >= least && (best === null || pages > best.pages)) best = { topic, pages };
+		}
+		return best?.topic ?? null;
+	};
 }
 
 function reasonOf(term: Term, parts: AffinityParts, findings: Findings): string {

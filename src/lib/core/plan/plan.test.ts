@@ -176,7 +176,7 @@ describe('placeRest', () => {
 });
 
 describe('outline', () => {
-	const outline = (levels: readonly (1 | 2 | 3)[]): PlanSection[] =>
+	const outline = (levels: readonly (1 | 2 | 3 | 4)[]): PlanSection[] =>
 		levels.map((level, i) => ({ ...newSection(`s${i}`, `Section ${i}`, 100), level: level as 2 }));
 	const ids = (sections: readonly PlanSection[]) =>
 		sections.map(({ id, level }) => `${id}:${level}`).join(' ');
@@ -194,7 +194,7 @@ describe('outline', () => {
 	});
 
 	it('indents, brings out, and leaves no sub-section without a section', () => {
-		expect(ids(indentSection(outline([1, 2, 2]), 's2', 3))).toBe('s0:1 s1:2 s2:3');
+		expect(ids(indentSection(outline([1, 2, 2]), 's2', 1))).toBe('s0:1 s1:2 s2:3');
 		expect(ids(removeSection(outline([1, 2, 3]), 's1'))).toBe('s0:1 s2:2');
 	});
 
@@ -211,8 +211,8 @@ describe('outline', () => {
 					const id = `s${n}`;
 					if (how === 'up') sections = moveSection(sections, id, -1);
 					if (how === 'down') sections = moveSection(sections, id, 1);
-					if (how === 'in') sections = indentSection(sections, id, 3);
-					if (how === 'out') sections = indentSection(sections, id, 2);
+					if (how === 'in') sections = indentSection(sections, id, 1);
+					if (how === 'out') sections = indentSection(sections, id, -1);
 					if (how === 'drop') sections = placeSection(sections, id, to);
 				}
 				expect(sections[0]!.id).toBe('s0');

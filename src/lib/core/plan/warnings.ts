@@ -1,62 +1,194 @@
 import { EFFORT_RULES } from '../brief';
 import type { Findings } from '../findings';
+import { fitsResult, termKeyOf } from '../text';
+import { fitToTarget } from './budgets';
+import { tidyLevels } from './arrange';
 import { containsTerm } from './contains';
-import { plannedWords, type Plan } from './outline';
+import { headingChecker } from './heading-check';
+import { plannedWords, type Plan, type PlanSection } from './outline';
 import { PLACE_LIMITS } from './place';
-import { plainOf } from './wording';
-import { countWords } from '../text';
+import { plainOf } from './phrases';
+import { keywordHeadings } from './propose';
+import { topicsOf } from './section-topics';
+import { titleOptionsOf } from './titles';
+import { headingsFor } from './wording';
+
+/** A change that puts a warning right. */
+export interface PlanRemedy {
+	/** What it does, as a button says it. */
+	readonly label: string;
+	readonly change: (plan: Plan) => Plan;
+}
 
 /** Something about the plan the writer may want to change. */
 export interface PlanWarning {
+	/** Stays the same for as long as the cause does; dismissals are kept under it. */
+	readonly id: string;
 	/** Section it is about, or null for the whole plan. */
 	readonly section: string | null;
 	readonly text: string;
+	readonly remedy: PlanRemedy | null;
 }
 
-/** What is questionable about a plan, in order of the sections. */
+/** Bounds of the warnings, as data. */
+const LIMITS = {
+	/** Part by which the budgets may miss the target. */
+	tolerance: 0.1,
+	/** Part of the words by which the query is to be answered. */
+	answeredBy: 0.35,
+	/** Words of an opening that can answer it. */
+	answerWords: 40,
+	/** Words of a section from which it is to hold a term. */
+	emptyFrom: 100,
+	/** Words for one placed use from which a section carries too few. */
+	mostWordsPerUse: 120,
+	overload: 1.15
+} as const;
+
+/** What is questionable about a plan, the whole first, then in order of the sections; set aside ones too. */
 export function warningsOf(plan: Plan, findings: Findings): PlanWarning[] {
+	return [...aboutPlan(plan, findings), ...aboutSections(plan, findings)];
+}
+
+/** Warnings that were not set aside. */
+export function openWarnings(plan: Plan, warnings: readonly PlanWarning[]): PlanWarning[] {
+	return warnings.filter(({ id }) => plan.dismissed[id] === undefined);
+}
+
+function aboutPlan(plan: Plan, findings: Findings): PlanWarning[] {
 	const warnings: PlanWarning[] = [];
+	const add = (id: string, text: string, remedy: PlanRemedy | null = null) =>
+		warnings.push({ id, section: null, text, remedy });
 	const { keyword, targetWords } = findings;
+	const options = titleOptionsOf(findings, plan.sections);
 	if (!containsTerm(plan.title, keyword))
-		warnings.push({ section: null, text: `The title does not hold “${keyword}”.` });
+		add('title', `The title does not hold “${keyword}”.`, {
+			label: `Use “${options.titles[0]!}”`,
+			change: (now) => ({ ...now, title: options.titles[0]! })
+		});
+	if (!containsTerm(plan.titleTag, keyword) || !fitsResult(plan.titleTag, 'title'))
+		add(
+			'title-tag',
+			containsTerm(plan.titleTag, keyword)
+				? 'The title tag is too wide for a results page.'
+				: `The title tag does not hold “${keyword}”.`,
+			{
+				label: `Use “${options.titleTags[0]!}”`,
+				change: (now) => ({ ...now, titleTag: options.titleTags[0]! })
+			}
+		);
+	const h2s = plan.sections.filter(({ level }) => level === 2);
 	if (
 		EFFORT_RULES[findings.effort].keywordPlaces.includes('h2') &&
-		!plan.sections.some(({ level, heading }) => level === 2 && containsTerm(heading, keyword))
+		!h2s.some(({ heading }) => containsTerm(heading, keyword))
 	) {
-		warnings.push({ section: null, text: `No H2 holds “${keyword}”.` });
+		const largest = h2s
+			.filter(({ kind, locked }) => !locked && !['faq', 'closing', 'takeaways'].includes(kind))
+			.sort((a, b) => b.budget - a.budget)[0];
+		const heading = largest && keywordHeadings(keyword, largest, true)[0]!;
+		add(
+			'h2',
+			`No H2 holds “${keyword}”.`,
+			largest && heading
+				? { label: `Call it “${heading}”`, change: renamed(largest.id, heading) }
+				: null
+		);
 	}
 	const words = plannedWords(plan.sections);
-	if (Math.abs(words - targetWords) > 0.1 * targetWords) {
-		warnings.push({
-			section: null,
-			text: `The budgets come to ${words} words, not ${targetWords}.`
+	if (Math.abs(words - targetWords) > LIMITS.tolerance * targetWords)
+		add('words', `The budgets come to ${words} words, not ${targetWords}.`, {
+			label: `Fit them to ${targetWords}`,
+			change: (now) => ({ ...now, sections: fitToTarget(now.sections, targetWords) })
 		});
-	}
-	const theirs = new Map(
-		findings.topics.flatMap((topic) =>
-			topic.headings.map((h) => [plainOf(h.text), h.text] as const)
-		)
-	);
-	const seen = new Map<string, string>();
-	for (const { id, heading, budget, terms, kind } of plan.sections) {
-		const add = (text: string) => warnings.push({ section: id, text });
-		const plain = plainOf(heading);
-		if (heading.trim() === '') add('This section has no heading.');
-		else if (seen.has(plain)) add(`“${heading}” stands twice.`);
-		seen.set(plain, id);
-		if (countWords(heading) > 3 && theirs.has(plain))
-			add(`“${heading}” is worded like a page’s heading.`);
-		if (
-			kind !== 'opening' &&
-			/\b(?:you won’t believe|you won't believe|secret|shocking|must-know|never|don’t|don't|avoid these)\b/i.test(
-				heading
-			)
-		) {
-			add(`“${heading}” promises badly: say what the reader will find.`);
-		}
-		const uses = terms.reduce((sum, placement) => sum + placement.uses, 0);
-		if (uses * PLACE_LIMITS.wordsPerUse > budget * 1.15 && uses > 1)
-			add(`“${heading}” carries ${uses} uses in ${budget} words: too many.`);
-	}
+	const opening = plan.sections[0];
+	if (opening && !answersEarly(plan, keyword))
+		add('answer', 'The query is not answered early: the opening has no room for it.', {
+			label: 'Give the opening 80 words',
+			change: changed(opening.id, { budget: 80 })
+		});
 	return warnings;
 }
+
+/** Whether something that can answer the query stands near the top. */
+function answersEarly({ sections }: Plan, keyword: string): boolean {
+	const all = plannedWords(sections);
+	let before = 0;
+	for (const { level, kind, heading, budget } of sections) {
+		if (before > LIMITS.answeredBy * all) return false;
+		if (level === 1 && budget >= LIMITS.answerWords) return true;
+		if (kind === 'takeaways' || kind === 'definition') return true;
+		if (level > 1 && containsTerm(heading, keyword)) return true;
+		before += budget;
+	}
+	return false;
+}
+
+function aboutSections(plan: Plan, findings: Findings): PlanWarning[] {
+	const check = headingChecker(findings);
+	const warnings: PlanWarning[] = [];
+	const seen: string[] = [];
+	const taken = new Set(plan.sections.map(({ heading }) => plainOf(heading)));
+	plan.sections.forEach((section, at) => {
+		const { id, heading, budget, terms, kind, level } = section;
+		const add = (what: string, text: string, remedy: PlanRemedy | null = null) =>
+			warnings.push({ id: `${what}:${id}:${plainOf(heading)}`, section: id, text, remedy });
+		if (level > 1) {
+			for (const issue of check(heading, seen)) {
+				const other = otherHeading(section, findings, taken);
+				add(
+					issue.kind,
+					issue.text,
+					other ? { label: `Call it “${other}”`, change: renamed(id, other) } : null
+				);
+			}
+			seen.push(heading);
+			const above = plan.sections[at - 1]?.level ?? 1;
+			if (level > above + 1)
+				add('level', `“${heading}” skips a level: an H${level} under an H${above}.`, {
+					label: `Make it an H${above + 1}`,
+					change: (now) => ({ ...now, sections: tidyLevels(now.sections) })
+				});
+		}
+		const uses = terms.reduce((sum, placement) => sum + placement.uses, 0);
+		const name = level === 1 ? 'The opening' : `“${heading}”`;
+		if (uses * PLACE_LIMITS.wordsPerUse > budget * LIMITS.overload && uses > 1) {
+			const wanted = Math.ceil((uses * PLACE_LIMITS.wordsPerUse) / 10) * 10;
+			add('crowded', `${name} carries ${uses} uses in ${budget} words: too many.`, {
+				label: `Give it ${wanted} words`,
+				change: changed(id, { budget: wanted })
+			});
+		}
+		const isMadeOfTerms = !['faq', 'closing', 'takeaways', 'question'].includes(kind);
+		if (isMadeOfTerms && budget >= LIMITS.emptyFrom && uses * LIMITS.mostWordsPerUse < budget)
+			add(
+				'thin',
+				uses === 0
+					? `${name} has ${budget} words and no term.`
+					: `${name} has ${budget} words and ${uses === 1 ? 'one use' : `${uses} uses`} of terms: is it about the keyword?`
+			);
+	});
+	return warnings;
+}
+
+/** Another heading for a section, when its topic gives one. */
+function otherHeading(
+	section: PlanSection,
+	findings: Findings,
+	taken: ReadonlySet<string>
+): string | null {
+	const topic = topicsOf(section, findings)[0];
+	if (!topic || section.locked) return null;
+	const heading = headingsFor(topic, findings, taken)[0];
+	return heading && termKeyOf(heading) !== termKeyOf(section.heading) ? heading : null;
+}
+
+function changed(id: string, values: Partial<PlanSection>): (plan: Plan) => Plan {
+	return (plan) => ({
+		...plan,
+		sections: plan.sections.map((section) =>
+			section.id === id ? { ...section, ...values } : section
+		)
+	});
+}
+
+const renamed = (id: string, heading: string) => changed(id, { heading });

@@ -1,21 +1,34 @@
-import type { Findings, Term, Topic } from '../findings';
+import { purposesOf, type Findings, type Purpose, type Term, type Topic } from '../findings';
 import { contentStemsOf, countWords, isStopWord, keysOf, termKeyOf } from '../text';
-
-/** The thing a keyword is about: "how to build a dry stone wall" → "a dry stone wall". */
-export function objectOf(keyword: string): string {
-	const plain = keyword.trim().toLowerCase();
-	const match =
-		/^(?:how (?:to|do (?:you|i)|can (?:you|i))\s+\S+|how (?:much|long|often|deep) (?:does|do|is|are|should)|what (?:is|are)|why (?:is|are|do|does)|best|guide to|ways to \S+)\s+(.+)$/.exec(
-			plain
-		);
-	return match?.[1] ?? plain;
-}
+import {
+	deedHeadings,
+	deedOf,
+	isOneThing,
+	isPlural,
+	objectOf,
+	plainOf,
+	sentenceCase,
+	shortName,
+	withArticle,
+	withThe
+} from './phrases';
 
 /**
  * What the sections of a topic are about: its strongest term that stands in its headings, apart
  * from the keyword's own words; null when its headings share none.
  */
 export function subjectOf(topic: Topic, findings: Findings): Term | null {
+	let known = subjects.get(findings);
+	if (!known) subjects.set(findings, (known = new Map()));
+	let subject = known.get(topic.id);
+	if (subject === undefined) known.set(topic.id, (subject = findSubject(topic, findings)));
+	return subject;
+}
+
+/** Subjects of topics, by findings and topic; headings ask for those of all other topics. */
+const subjects = new WeakMap<Findings, Map<string, Term | null>>();
+
+function findSubject(topic: Topic, findings: Findings): Term | null {
 	// "Choosing the stone": what is chosen is often the keyword's own matter
 	const own = new Set(topic.intent === 'choice' ? [] : termKeyOf(findings.keyword).split(' '));
 	const keys = topic.headings.map(
@@ -42,59 +55,40 @@ export function pageHeadingsOf(findings: Findings): ReadonlySet<string> {
 	);
 }
 
-/**
- * A heading of our own for a topic. Never a page's heading of more than three words: purposes
- * have set wordings, other topics take a page's plain name of the thing when it is short, else
- * their strongest terms.
- */
+/** A heading of our own for a topic; the first of `headingsFor`. */
 export function headingFor(topic: Topic, findings: Findings, taken: ReadonlySet<string>): string {
-	const options = [...wordingsFor(topic, findings)];
+	return headingsFor(topic, findings, taken)[0]!;
+}
+
+/**
+ * Headings of our own for a topic, the best first. None is taken, and none is a page's heading of
+ * more than three words: purposes have set wordings, instructions name the deed and its object,
+ * other topics the plain name of the thing.
+ */
+export function headingsFor(
+	topic: Topic,
+	findings: Findings,
+	taken: ReadonlySet<string>
+): string[] {
 	const theirs = pageHeadingsOf(findings);
-	const isFree = (heading: string) =>
-		!taken.has(plainOf(heading)) && (countWords(heading) <= 3 || !theirs.has(plainOf(heading)));
-	return sentenceCase(options.find(isFree) ?? options.at(-1) ?? topic.label);
+	const seen = new Set(taken);
+	const free: string[] = [];
+	const options = [...wordingsFor(topic, findings)];
+	for (const option of options) {
+		const plain = plainOf(option);
+		if (plain === '' || seen.has(plain) || (countWords(option) > 3 && theirs.has(plain))) continue;
+		seen.add(plain);
+		free.push(sentenceCase(option));
+	}
+	return free.length > 0 ? free : [sentenceCase(options.at(-1) ?? topic.label)];
 }
 
 function* wordingsFor(topic: Topic, findings: Findings): Generator<string> {
-	const object = objectOf(findings.keyword);
+	const object = withArticle(objectOf(findings.keyword));
 	const subject = subjectOf(topic, findings);
 	const phrase = subject?.phrase;
-	const the = phrase ? `the ${phrase}` : 'it';
-	switch (topic.intent) {
-		case 'need':
-			yield `What to have ready`;
-			yield `Tools and materials to have ready`;
-			break;
-		case 'cost':
-			yield `What ${object} costs`;
-			yield `The cost, added up`;
-			break;
-		case 'mistakes':
-			yield `Where the work goes wrong`;
-			yield `Faults to look for`;
-			break;
-		case 'definition':
-			yield `What ${object} is`;
-			yield `${object} in short`;
-			break;
-		case 'reasons':
-			yield /^how to \S/i.test(findings.keyword)
-				? `Reasons to ${findings.keyword.replace(/^how to /i, '')}`
-				: `Reasons for ${object}`;
-			break;
-		case 'choice':
-			yield phrase ? `Choosing ${the}` : `Choosing what suits`;
-			break;
-		case 'care':
-			yield `Looking after ${phrase ? the : 'the result'}`;
-			break;
-		case 'rules':
-			yield `Rules and permission`;
-			break;
-		case 'time':
-			yield `How long the work takes`;
-			break;
-	}
+	yield* wordingsOfIntent(topic, findings, { object, phrase });
+	for (const deed of deedsOf(topic, phrase).slice(0, 2)) yield* deedHeadings(deed);
 	const short = topic.headings
 		.map(({ text }) =>
 			text
@@ -103,46 +97,177 @@ function* wordingsFor(topic: Topic, findings: Findings): Generator<string> {
 				.trim()
 		)
 		.filter((text) => countWords(text) >= 1 && countWords(text) <= 3)
-		.filter((text) => !/\b(?:i|my|me|we|our|you|your|it|what)\b/i.test(text))
+		.filter((text) => !/[?,]|\b(?:i|my|me|we|our|you|your|it|its|what|here|this|not)\b/i.test(text))
 		.sort((a, b) => countWords(b) - countWords(a) || (a < b ? -1 : 1));
 	const about = contentStemsOf(phrase ?? '');
 	const named = short.filter((text) => about.some((stem) => contentStemsOf(text).includes(stem)));
-	// "Lay the footings": the plain name of a step
+	// "Lay the footings", "Race day": the plain name of the thing
 	yield* named.filter((text) => / the /i.test(text));
-	const company = subject?.company
-		.map((key) => findings.terms.find((term) => term.key === key)?.phrase)
-		.find(
-			(other) =>
-				other !== undefined &&
-				phrase !== undefined &&
-				!phrase.includes(other) &&
-				!other.includes(phrase)
-		);
-	if (phrase && company) yield `${phrase} and ${company}`;
-	if (phrase) yield phrase;
+	if (phrase && !isOneThing(phrase)) yield phrase;
 	yield* named;
+	if (subject && phrase) {
+		yield withThe(phrase);
+		const company = companyOf(subject, topic, findings);
+		if (company[0]) yield `${phrase} and ${company[0]}`;
+		if (company[0] && company[1]) yield `${phrase}, ${company[0]} and ${company[1]}`;
+	}
+	yield* wordingsOfMatter(topic, { object, phrase });
 	yield* short;
 	const stems = contentStemsOf(topic.label);
-	const words = findings.terms.filter((term) =>
-		contentStemsOf(term.phrase).some((stem) => stems.includes(stem))
+	const own = termKeyOf(findings.keyword);
+	const words = findings.terms
+		.filter(({ key }) => !` ${own} `.includes(` ${key} `))
+		.filter((term) => contentStemsOf(term.phrase).some((stem) => stems.includes(stem)));
+	if (words[0]) yield `more on ${words[0].phrase}`;
+	const said = new Set(
+		keysOf(topic.label).flatMap(({ key }) => (isStopWord(key) || /^\d/.test(key) ? [] : [key]))
 	);
-	if (words[0]) yield `More on ${words[0].phrase}`;
-	yield `About ${keysOf(topic.label)
-		.filter(({ key }) => !isStopWord(key))
-		.slice(0, 2)
-		.map(({ key }) => key)
-		.join(' and ')}`;
+	if (said.size > 0) yield `about ${[...said].slice(0, 2).join(' and ')}`;
 }
 
-/** A heading reduced to what makes it the same as another. */
-export function plainOf(heading: string): string {
-	return keysOf(heading)
-		.map(({ key }) => key)
-		.join(' ');
+interface Named {
+	/** What the keyword is about, with its article. */
+	readonly object: string;
+	/** What the topic is about. */
+	readonly phrase: string | undefined;
 }
 
-/** First letter as a capital; the rest stays. */
-export function sentenceCase(text: string): string {
-	const plain = text.trim();
-	return plain === '' ? plain : plain[0]!.toUpperCase() + plain.slice(1);
+/** Set wordings for what articles of every subject speak of. */
+function* wordingsOfIntent(
+	topic: Topic,
+	findings: Findings,
+	{ object, phrase }: Named
+): Generator<string> {
+	const bare = shortName(object);
+	if (mostly(topic, /\bsuit\w*|\bright for\b/i)) yield `where ${bare} ${verb(bare, 'suit')}`;
+	if (mostly(topic, /\bhow .*works?\b|\bphysics\b|\bprinciples?\b/i))
+		yield* [`how ${bare} ${verb(bare, 'work')}`, `the workings of ${bare}`, 'how it works'];
+	switch (topic.intent) {
+		case 'need':
+			yield `what to have ready`;
+			yield `tools and materials to have ready`;
+			if (phrase) yield `what to have ready: ${phrase}`;
+			break;
+		case 'cost':
+			// a topic on one part of the cost is named by it: "running costs"
+			if (phrase && /\bcosts?\b/i.test(phrase)) yield phrase;
+			yield `what ${object} ${verb(object, 'cost')}`;
+			if (phrase && !/\b(?:costs?|prices?)\b/i.test(phrase))
+				yield `the cost and ${withThe(phrase)}`;
+			yield `the cost, added up`;
+			break;
+		case 'mistakes':
+			yield `where the work goes wrong`;
+			yield `faults to look for`;
+			if (phrase) yield `what goes wrong with ${withThe(phrase)}`;
+			break;
+		case 'definition':
+			if (phrase) yield `what ${phrase} ${verb(phrase, 'mean')}`;
+			else yield `what ${object} ${isPlural(object) ? 'are' : 'is'}`;
+			yield `${phrase ?? object} in short`;
+			break;
+		case 'reasons':
+			yield /^how to \S/i.test(findings.keyword)
+				? `reasons to ${findings.keyword.replace(/^how to /i, '')}`
+				: `reasons for ${object}`;
+			if (phrase) yield `reasons for ${phrase}`;
+			break;
+		case 'choice':
+			if (phrase && /ing$/.test(phrase)) yield `choosing a way of ${phrase}`;
+			else yield phrase ? `choosing ${withThe(phrase)}` : `choosing what suits`;
+			if (phrase && !/ing$/.test(phrase)) yield `which ${phrase} to choose`;
+			break;
+		case 'care':
+			yield `looking after ${phrase ? withThe(phrase) : 'the result'}`;
+			if (phrase) yield `keeping ${withThe(phrase)} in order`;
+			break;
+		case 'rules':
+			yield `rules and permission`;
+			yield `what the rules say`;
+			break;
+		case 'time':
+			yield `how long the work takes`;
+			yield `the time it takes`;
+			break;
+	}
+}
+
+/** Wordings for matters that are no intent, as second choices. */
+function* wordingsOfMatter(topic: Topic, { object, phrase }: Named): Generator<string> {
+	const bare = shortName(object);
+	const purposes = topic.headings.map(({ text }) => purposesOf(text));
+	const speaksOf = (purpose: Purpose) =>
+		purposes.filter((of) => of.includes(purpose)).length * 2 >= purposes.length;
+	if (speaksOf('space')) yield `the room it takes`;
+	if (speaksOf('place')) yield `where to put ${bare}`;
+	if (speaksOf('lifespan')) yield `how long ${bare} ${verb(bare, 'last')}`;
+	if (speaksOf('hire') && phrase) yield `finding a good ${phrase}`;
+	if (speaksOf('sound')) yield `noise and sound`;
+	if (speaksOf('season')) yield `through the seasons`;
+	if (speaksOf('food')) yield `food and water`;
+	if (speaksOf('safety')) yield `working safely`;
+	if (speaksOf('comparison')) yield `the differences, side by side`;
+	if (speaksOf('alternatives')) yield `other ways to do it`;
+	if (speaksOf('storage')) yield `keeping and storing`;
+	if (speaksOf('history')) yield `where it comes from`;
+}
+
+/** Whether half of a topic's headings are worded so. */
+function mostly({ headings }: Topic, pattern: RegExp): boolean {
+	return headings.filter(({ text }) => pattern.test(text)).length * 2 >= headings.length;
+}
+
+/** A verb as it goes with a name: "it costs", "they cost". */
+function verb(name: string, plain: string): string {
+	return isPlural(name) ? plain : `${plain}s`;
+}
+
+/** What the headings of a topic do, those most pages share first; none when they mostly name a thing. */
+function deedsOf(topic: Topic, phrase: string | undefined): { verb: string; object: string }[] {
+	const found = topic.headings.flatMap(({ text }) => deedOf(text) ?? []);
+	if (found.length * 2 < topic.headings.length) return [];
+	const about = contentStemsOf(phrase ?? '');
+	const votes = new Map<string, { verb: string; object: string; count: number }>();
+	for (const { verb, object } of found) {
+		// "the wall's footings" and "the footings" are one thing: the strongest term names it
+		const isIt = about.length > 0 && about.every((stem) => contentStemsOf(object).includes(stem));
+		const plain = isIt ? phrase! : object;
+		const key = `${verb} ${plainOf(plain)}`;
+		const entry = votes.get(key) ?? { verb, object: plain, count: 0 };
+		votes.set(key, { ...entry, count: entry.count + (isIt ? 1.5 : 1) });
+	}
+	return [...votes.values()].sort(
+		(a, b) => b.count - a.count || (`${a.verb} ${a.object}` < `${b.verb} ${b.object}` ? -1 : 1)
+	);
+}
+
+/**
+ * Terms that can stand beside a subject in a heading: used in most sections of the topic, and
+ * neither a word of the keyword nor what another topic is about.
+ */
+function companyOf(subject: Term, topic: Topic, findings: Findings): string[] {
+	const own = new Set(termKeyOf(findings.keyword).split(' '));
+	const places = new Set(topic.headings.map(({ page, section }) => `${page}/${section}`));
+	const elsewhere = new Set(
+		findings.topics
+			.filter((other) => other !== topic && other.pages.length > 1)
+			.flatMap((other) => subjectOf(other, findings)?.key ?? [])
+	);
+	const found = subject.company.flatMap((key) => {
+		const term = findings.terms.find((other) => other.key === key);
+		if (!term || elsewhere.has(key) || key.split(' ').some((word) => own.has(word))) return [];
+		if (term.kind === 'action' || overlaps(key, subject.key)) return [];
+		const on = term.uses.filter(({ page, sections }) =>
+			sections.some(([section]) => places.has(`${page}/${section}`))
+		).length;
+		return on * 2 > topic.pages.length ? [term] : [];
+	});
+	return found
+		.filter(({ key }, i) => !found.slice(0, i).some((other) => overlaps(other.key, key)))
+		.map((term) => term.phrase);
+}
+
+function overlaps(a: string, b: string): boolean {
+	const words = new Set(a.split(' '));
+	return b.split(' ').some((word) => words.has(word));
 }

@@ -188,6 +188,7 @@ describe('slipsOf', () => {
 		const section = plan.sections.find(({ terms }) =>
 			terms.some(({ term }) => term === 'foundation trench')
 		)!;
+		const wanted = section.terms.find(({ term }) => term === 'foundation trench')!.uses;
 		const empty: TakeDoc = { type: 'doc', content: [heading(2, section.heading, section.id)] };
 		const slip = (doc: TakeDoc) => {
 			const blocks = measure(doc);
@@ -206,14 +207,16 @@ describe('slipsOf', () => {
 			type: 'doc',
 			content: [
 				...empty.content,
-				paragraph(textNode('The foundation trench reaches firm subsoil.'))
+				...Array.from({ length: wanted }, () =>
+					paragraph(textNode('The foundation trench reaches firm subsoil.'))
+				)
 			]
 		});
 		expect(written.terms.find(({ key }) => key === 'foundation trench')).toMatchObject({
 			state: 'placed',
 			deed: ''
 		});
-		expect(written.words).toBe(6);
+		expect(written.words).toBe(6 * wanted);
 	});
 
 	it('tells which planned sections a manuscript lacks', () => {

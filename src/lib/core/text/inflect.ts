@@ -137,3 +137,32 @@ export function verbFormsOf(base: string): string[] {
 	const past = IRREGULAR[base] ?? [ending ? base.slice(0, -1) + 'ied' : stem + 'ed'];
 	return [...new Set([base, third, stem + 'ing', ...past])];
 }
+
+/** Verbs that instructions begin with and that are hardly ever nouns there. */
+const DOING_VERBS = new Set(
+	`apply bake brew build buy calculate choose clean compost cook cut design dig draw dry feed find fit
+fix get grow hang harvest hold install insulate keep knit lay learn make measure mend mix paint plan
+plant pour prepare prevent prune raise remove repair replace restore run sell set sew sharpen sow
+start stop store teach tile train use write`.split(/\s+/)
+);
+
+/** Whether a word in its base form is a verb that instructions begin with. */
+export function isDoingVerb(word: string): boolean {
+	return DOING_VERBS.has(word);
+}
+
+/** The form of a verb in -ing: "lay" → "laying". */
+export function gerundOf(verb: string): string {
+	return verbFormsOf(verb).find((form) => form.endsWith('ing')) ?? `${verb}ing`;
+}
+
+/** The verb that a form in -ing belongs to, as far as instructions use it; null for all else. */
+export function verbOfGerund(word: string): string | null {
+	if (!/^[a-z]{2,}ing$/.test(word)) return null;
+	const stem = word.slice(0, -3);
+	return (
+		[stem, `${stem}e`, stem.replace(/(.)\1$/, '$1')].find(
+			(verb) => isDoingVerb(verb) && gerundOf(verb) === word
+		) ?? null
+	);
+}

@@ -8,7 +8,7 @@ import {
 	type Findings,
 	type ListedPhrase
 } from '$lib/core/findings';
-import { withTermKeys, type Plan } from '$lib/core/plan';
+import { planOfToday, type Plan } from '$lib/core/plan';
 import type { PageStanding } from '$lib/core/standing';
 import { follow } from '$lib/data/follow';
 import { phraseKeyOf, phrasesAbout, type RankedResult } from '$lib/core/keywords';
@@ -182,7 +182,7 @@ export class Session {
 			),
 			follow(
 				() => readPlan(this.id),
-				(value) => (this.#plan = value ? withTermKeys(value.plan) : null),
+				(value) => (this.#plan = value ? planOfToday(value.plan) : null),
 				tell
 			),
 			follow(

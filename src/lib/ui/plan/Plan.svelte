@@ -5,38 +5,39 @@
 	import { toast } from 'svelte-sonner';
 	import { EMPTY_BRIEF } from '$lib/core/brief';
 	import {
-		fitToTarget,
-		indentSection,
-		moveSection,
-		newSection,
 		placeSection,
-		plannedWords,
-		removeSection,
-		warningsOf,
-		withBriefTitles,
-		type Plan,
+		planCsv,
+		planMarkdown,
+		titleOptionsOf,
+		writersBrief,
 		type PlanSection
 	} from '$lib/core/plan';
-	import { analysis } from '$lib/workers/client';
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
+	import { download } from '../parts/download';
+	import MenuItems from '../parts/MenuItems.svelte';
+	import Popup from '../parts/Popup.svelte';
+	import ComparePage from './ComparePage.svelte';
+	import { providePlanDesk } from './desk.svelte';
+	import EvidenceChanges from './EvidenceChanges.svelte';
 	import PlanStrip from './PlanStrip.svelte';
+	import PlanWarnings from './PlanWarnings.svelte';
 	import Pool from './Pool.svelte';
 	import SectionRow from './SectionRow.svelte';
+	import StartFrom from './StartFrom.svelte';
 
 	const session = useSession();
-	let chosen = $state<string | null>(null);
-	let isWorking = $state(false);
+	const desk = providePlanDesk(session);
 	let showsWarnings = $state(false);
+	let showsStart = $state(false);
+	let compared = $state<string | null>(null);
 
-	const plan = $derived(session.plan);
-	const findings = $derived(session.findings);
-	const words = $derived(plan ? plannedWords(plan.sections) : 0);
-	const warnings = $derived(plan && findings ? warningsOf(plan, findings) : []);
+	const plan = $derived(desk.plan);
+	const findings = $derived(desk.findings);
 	/** Rows as drag and drop holds them; its own order stands only while something is dragged. */
 	let dragged = $state.raw<PlanSection[] | null>(null);
 	const rows = $derived(dragged ?? [...(plan?.sections ?? [])]);
-	const numbers = $derived(numbersOf(rows));
+	const difference = $derived(desk.words - (findings?.targetWords ?? 0));
 
 	$effect(() =>
 		actions.offer(() =>
@@ -44,13 +45,21 @@
 				? [
 						{
 							label: plan ? 'Propose the plan again' : 'Propose a plan',
-							run: () => void propose()
+							run: () => void desk.propose()
+						},
+						{
+							label: 'Start from an outline',
+							also: 'import paste headings',
+							run: () => (showsStart = true)
 						},
 						...(plan
 							? [
-									{ label: 'Place the rest', also: 'terms', run: () => void placeOpen() },
-									{ label: 'Add a section', run: addSection },
-									{ label: 'Fit the budgets to the target', run: fit }
+									{ label: 'Place the rest', also: 'terms', run: () => void desk.placeRest() },
+									{ label: 'Add a section', run: () => desk.addSection() },
+									{ label: 'Fit the budgets to the target', run: () => desk.fit() },
+									{ label: 'Export the plan as Markdown', run: () => exportAs('markdown') },
+									{ label: 'Export the plan as CSV', run: () => exportAs('csv') },
+									{ label: 'Brief for another writer', run: () => exportAs('brief') }
 								]
 							: [])
 					]
@@ -58,66 +67,30 @@
 		)
 	);
 
-	async function propose() {
-		if (!findings) return;
-		isWorking = true;
-		try {
-			const proposed = withBriefTitles(
-				await analysis.propose(findings),
-				session.assignment?.brief ?? EMPTY_BRIEF
-			);
-			await session.changePlan(plan ? 'Proposed the plan again' : 'Proposed a plan', proposed, {
-				quiet: plan === null
-			});
-		} catch (error) {
-			toast.error(
-				`No plan could be made: ${error instanceof Error ? error.message : String(error)}`
-			);
-		} finally {
-			isWorking = false;
-		}
+	function textOf(form: 'markdown' | 'csv' | 'brief'): string {
+		if (!plan || !findings) return '';
+		const nameOf = (id: string) => {
+			const letter = session.letters.get(id);
+			return letter ? `${letter}, ${session.nameOf(id)}` : session.nameOf(id);
+		};
+		if (form === 'csv') return planCsv(plan, findings, nameOf);
+		if (form === 'markdown') return planMarkdown(plan, findings, nameOf);
+		const { reader, tone } = session.assignment?.brief ?? EMPTY_BRIEF;
+		return writersBrief(plan, findings, nameOf, { reader, tone, mustNotSay: session.mustNotSay });
 	}
 
-	async function placeOpen() {
-		if (!findings || !plan) return;
-		isWorking = true;
-		try {
-			await session.changePlan(
-				'Placed the rest',
-				await analysis.placeRest($state.snapshot(plan) as Plan, findings),
-				{ quiet: false }
-			);
-		} finally {
-			isWorking = false;
-		}
-	}
-
-	function change(label: string, sections: readonly PlanSection[]) {
-		if (!plan || sections === plan.sections) return;
-		void session.changePlan(label, { ...plan, sections });
-	}
-
-	function changeSection(id: string, label: string, values: Partial<PlanSection>) {
-		if (!plan) return;
-		change(
-			label,
-			plan.sections.map((section) => (section.id === id ? { ...section, ...values } : section))
+	function exportAs(form: 'markdown' | 'csv' | 'brief') {
+		const name = plan?.slug || 'plan';
+		download(
+			{ markdown: `${name}-plan.md`, csv: `${name}-plan.csv`, brief: `${name}-brief.md` }[form],
+			textOf(form),
+			form === 'csv' ? 'text/csv' : 'text/markdown'
 		);
 	}
 
-	function addSection() {
-		if (!plan) return;
-		const section = newSection(`section:${crypto.randomUUID()}`, 'A new section', 100);
-		const at = plan.sections.findIndex(({ id }) => id === chosen);
-		const sections = [...plan.sections];
-		sections.splice(at < 0 ? sections.length : at + 1, 0, section);
-		change('Added a section', sections);
-		chosen = section.id;
-	}
-
-	function fit() {
-		if (plan && findings)
-			change('Fitted the budgets to the target', fitToTarget(plan.sections, findings.targetWords));
+	async function copyPlan() {
+		await navigator.clipboard.writeText(textOf('markdown'));
+		toast('Copied the plan.');
 	}
 
 	function dropAt(items: PlanSection[], id: string) {
@@ -130,39 +103,30 @@
 		let to = from + 1;
 		while (to < plan.sections.length && plan.sections[to]!.level > plan.sections[from]!.level) to++;
 		const own = new Set(plan.sections.slice(from, to).map((section) => section.id));
-		change(
+		desk.change(
 			'Moved a section',
 			placeSection(plan.sections, id, before.filter((other) => !own.has(other)).length)
 		);
 	}
 
 	function onkeydown(event: KeyboardEvent) {
-		if (!event.altKey || !plan || chosen === null) return;
+		const { chosen } = desk;
+		if (!event.altKey || !plan || chosen === null || compared) return;
 		const done: Record<string, () => void> = {
-			ArrowUp: () => change('Moved a section up', moveSection(plan.sections, chosen!, -1)),
-			ArrowDown: () => change('Moved a section down', moveSection(plan.sections, chosen!, 1)),
-			ArrowRight: () => change('Made a sub-section', indentSection(plan.sections, chosen!, 3)),
-			ArrowLeft: () => change('Brought a section out', indentSection(plan.sections, chosen!, 2))
+			ArrowUp: () => desk.move(chosen, -1),
+			ArrowDown: () => desk.move(chosen, 1),
+			ArrowRight: () => desk.indent(chosen, 1),
+			ArrowLeft: () => desk.indent(chosen, -1),
+			m: () => desk.merge(chosen),
+			s: () => desk.split(chosen),
+			d: () => desk.duplicate(chosen),
+			l: () => desk.toggleLock(chosen),
+			Delete: () => desk.remove(chosen)
 		};
 		const act = done[event.key];
 		if (!act) return;
 		event.preventDefault();
 		act();
-	}
-
-	/** "1", "2", "2.1" …; the opening has none. */
-	function numbersOf(sections: readonly PlanSection[]): string[] {
-		let [top, inner] = [0, 0];
-		return sections.map(({ level }) => {
-			if (level === 1) return '';
-			if (level === 2) {
-				top++;
-				inner = 0;
-				return String(top);
-			}
-			inner++;
-			return `${top}.${inner}`;
-		});
 	}
 </script>
 
@@ -187,121 +151,141 @@
 			).length} shared topics, and gives {findings.terms.length} terms and {findings.questions
 				.length} questions the section where the evidence puts them.
 		</p>
-		<p class="mt-4">
-			<button class="act chief" onclick={() => void propose()} disabled={isWorking}
+		<p class="mt-4 flex gap-2">
+			<button class="act chief" onclick={() => void desk.propose()} disabled={desk.isWorking}
 				>Propose a plan</button
 			>
+			<button class="act" aria-expanded={showsStart} onclick={() => (showsStart = !showsStart)}
+				>Start from an outline</button
+			>
 		</p>
+		{#if showsStart}<StartFrom onclose={() => (showsStart = false)} />{/if}
 	</div>
 {:else}
 	<div
 		class="grid h-full grid-cols-[312px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:overflow-y-auto"
 	>
-		<Pool
-			{plan}
-			{findings}
-			letters={session.letters}
-			onadd={(section) =>
-				change('Took a topic into the outline', [
-					...plan.sections.slice(0, -1),
-					section,
-					...plan.sections.slice(-1)
-				])}
-			onopen={(id) => (chosen = id)}
-		/>
+		<Pool {plan} {findings} />
 		<section
 			class="flex min-h-0 min-w-0 flex-col border-l border-rule bg-sheet px-6 pt-4 max-sm:px-3"
 			aria-label="Outline"
 		>
-			<div class="flex items-baseline gap-4">
+			<div class="flex items-baseline gap-3">
 				<input
 					class="min-w-0 flex-1 bg-transparent font-serif text-xl font-semibold"
 					value={plan.title}
 					aria-label="Title of the article"
 					onchange={(event) =>
-						void session.changePlan('Changed the title', {
-							...plan,
-							title: event.currentTarget.value
-						})}
+						void desk.save('Changed the title', { ...plan, title: event.currentTarget.value })}
 				/>
+				<Popup label="Other titles" button="linkish text-xs whitespace-nowrap" width="460px">
+					{#snippet children(close: () => void)}
+						{@const options = titleOptionsOf(findings, plan.sections)}
+						<p class="pb-1 text-xs text-ink-2">For the article</p>
+						<MenuItems
+							onclose={close}
+							items={options.titles.map(
+								(title) =>
+									[title, () => void desk.save('Changed the title', { ...plan, title })] as const
+							)}
+						/>
+						<p class="pt-2 pb-1 text-xs text-ink-2">For the results page: “{plan.titleTag}”</p>
+						<MenuItems
+							onclose={close}
+							items={options.titleTags.map(
+								(titleTag) =>
+									[
+										titleTag,
+										() => void desk.save('Changed the title tag', { ...plan, titleTag })
+									] as const
+							)}
+						/>
+					{/snippet}
+				</Popup>
 				<p class="whitespace-nowrap text-ink-2">
-					{words.toLocaleString('en')} of {findings.targetWords.toLocaleString('en')} words
+					{desk.words.toLocaleString('en')} of {findings.targetWords.toLocaleString('en')} words{difference ===
+					0
+						? ''
+						: `, ${Math.abs(difference)} ${difference > 0 ? 'over' : 'short'}`}
 				</p>
 			</div>
-			<PlanStrip {plan} {findings} {numbers} {chosen} onchoose={(id) => (chosen = id)} />
+			<PlanStrip {plan} {findings} />
 			<div class="flex flex-wrap items-center gap-2 py-3">
-				<button class="act chief" onclick={() => void placeOpen()} disabled={isWorking}
+				<button class="act chief" onclick={() => void desk.placeRest()} disabled={desk.isWorking}
 					>Place the rest</button
 				>
-				<button class="act" onclick={() => void propose()} disabled={isWorking}
+				<button class="act" onclick={() => void desk.propose()} disabled={desk.isWorking}
 					>Propose again</button
 				>
-				<button class="act" onclick={addSection}>Add a section</button>
-				{#if words !== findings.targetWords}<button class="act" onclick={fit}
+				<button class="act" onclick={() => desk.addSection()}>Add a section</button>
+				{#if difference !== 0}<button class="act" onclick={() => desk.fit()}
 						>Fit to {findings.targetWords.toLocaleString('en')}</button
 					>{/if}
+				<Popup label="Compare with a page" width="320px">
+					{#snippet children(close: () => void)}
+						<MenuItems
+							onclose={close}
+							items={session.counted.map(
+								({ id, article }) =>
+									[`${session.letters.get(id)} · ${article.title}`, () => (compared = id)] as const
+							)}
+						/>
+					{/snippet}
+				</Popup>
+				<Popup label="More" width="230px">
+					{#snippet children(close: () => void)}
+						<MenuItems
+							onclose={close}
+							items={[
+								['Start from an outline', () => (showsStart = true)],
+								['Copy as Markdown', () => void copyPlan()],
+								['Export as Markdown', () => exportAs('markdown')],
+								['Export as CSV', () => exportAs('csv')],
+								['Brief for another writer', () => exportAs('brief')]
+							]}
+						/>
+					{/snippet}
+				</Popup>
 				<a class="act" href={resolve('/a/[id]/write', { id: session.id })}>Write</a>
-				{#if warnings.length > 0}
+				{#if desk.warnings.length + desk.dismissed.length > 0}
 					<button
 						class="ml-auto text-plum hover:underline"
 						aria-expanded={showsWarnings}
 						onclick={() => (showsWarnings = !showsWarnings)}
-						>{warnings.length === 1 ? '1 warning' : `${warnings.length} warnings`}</button
+						>{desk.warnings.length === 0
+							? 'warnings set aside'
+							: desk.warnings.length === 1
+								? '1 warning'
+								: `${desk.warnings.length} warnings`}</button
 					>
 				{/if}
 			</div>
-			{#if showsWarnings && warnings.length > 0}
-				<ul class="mb-2 border-l-2 border-plum pl-3">
-					{#each warnings as warning, i (i)}
-						<li>
-							{#if warning.section}<button
-									class="hover:underline"
-									onclick={() => (chosen = warning.section)}>{warning.text}</button
-								>{:else}{warning.text}{/if}
-						</li>
+			{#if showsStart}<StartFrom onclose={() => (showsStart = false)} />{/if}
+			{#if showsWarnings && desk.warnings.length + desk.dismissed.length > 0}<PlanWarnings />{/if}
+			{#if desk.changes.length > 0}<EvidenceChanges />{/if}
+			{#if compared}
+				<ComparePage page={compared} onclose={() => (compared = null)} />
+			{:else}
+				<ol
+					class="min-h-0 flex-1 overflow-y-auto pb-24"
+					aria-label="Sections"
+					use:dragHandleZone={{
+						items: rows,
+						flipDurationMs: 0,
+						dropTargetStyle: {},
+						zoneTabIndex: -1,
+						zoneItemTabIndex: -1
+					}}
+					onconsider={(event: CustomEvent<{ items: PlanSection[] }>) =>
+						(dragged = event.detail.items)}
+					onfinalize={(event: CustomEvent<{ items: PlanSection[]; info: { id: string } }>) =>
+						dropAt(event.detail.items, event.detail.info.id)}
+				>
+					{#each rows as section, i (section.id)}
+						<SectionRow {section} isFirst={i <= 1} />
 					{/each}
-				</ul>
+				</ol>
 			{/if}
-			<ol
-				class="min-h-0 flex-1 overflow-y-auto pb-24"
-				use:dragHandleZone={{
-					items: rows,
-					flipDurationMs: 0,
-					dropTargetStyle: {},
-					zoneTabIndex: -1,
-					zoneItemTabIndex: -1
-				}}
-				onconsider={(event: CustomEvent<{ items: PlanSection[] }>) =>
-					(dragged = event.detail.items)}
-				onfinalize={(event: CustomEvent<{ items: PlanSection[]; info: { id: string } }>) =>
-					dropAt(event.detail.items, event.detail.info.id)}
-			>
-				{#each rows as section, i (section.id)}
-					<SectionRow
-						{section}
-						number={numbers[i] ?? ''}
-						{findings}
-						{plan}
-						letters={session.letters}
-						isChosen={section.id === chosen}
-						onchoose={() => (chosen = section.id)}
-						onchange={(label, values) => changeSection(section.id, label, values)}
-						onmove={(by) => change('Moved a section', moveSection(plan.sections, section.id, by))}
-						onlevel={(level) =>
-							change(
-								level === 3 ? 'Made a sub-section' : 'Brought a section out',
-								indentSection(plan.sections, section.id, level)
-							)}
-						onremove={() =>
-							void session.changePlan(
-								`Took “${section.heading}” out of the outline`,
-								{ ...plan, sections: removeSection(plan.sections, section.id) },
-								{ quiet: false }
-							)}
-						onsections={(label, sections) => change(label, sections)}
-					/>
-				{/each}
-			</ol>
 		</section>
 	</div>
 {/if}

@@ -1,26 +1,23 @@
 <!-- The whole plan at a glance: our sections by budget, and where pages usually treat the same. -->
 <script lang="ts">
 	import type { Findings } from '$lib/core/findings';
-	import { plannedWords, type Plan } from '$lib/core/plan';
+	import { plannedWords, type Plan, type PlanSection } from '$lib/core/plan';
+	import { usePlanDesk } from './desk.svelte';
 
 	interface Props {
 		plan: Plan;
 		findings: Findings;
-		numbers: readonly string[];
-		chosen: string | null;
-		onchoose: (id: string) => void;
 	}
-	let { plan, findings, numbers, chosen, onchoose }: Props = $props();
+	let { plan, findings }: Props = $props();
+	const desk = usePlanDesk();
 
 	const total = $derived(Math.max(1, plannedWords(plan.sections)));
 	const densest = $derived(Math.max(0.001, ...plan.sections.map(densityOf)));
 	/** Where pages treat each section's topics: start and end as shares of the page. */
 	const usual = $derived(
-		plan.sections.flatMap((section, i) => {
-			const headings = section.topics.flatMap(
-				(id) => findings.topics.find((topic) => topic.id === id)?.headings ?? []
-			);
-			if (headings.length === 0 || section.level === 3) return [];
+		plan.sections.flatMap((section) => {
+			const headings = desk.topicsOf(section).flatMap((topic) => topic.headings);
+			if (headings.length === 0 || section.level > 2) return [];
 			const starts = headings.map(({ position }) => position).sort((a, b) => a - b);
 			const widths = headings
 				.map(
@@ -30,7 +27,7 @@
 			const middle = (values: readonly number[]) => values[Math.floor(values.length / 2)]!;
 			return [
 				{
-					number: numbers[i],
+					number: desk.numbers.get(section.id),
 					start: middle(starts),
 					width: Math.min(1 - middle(starts), middle(widths))
 				}
@@ -38,23 +35,26 @@
 		})
 	);
 
-	function densityOf({ terms, budget }: Plan['sections'][number]): number {
-		return terms.reduce((sum, { uses }) => sum + uses, 0) / Math.max(1, budget);
+	function usesIn({ terms }: PlanSection): number {
+		return terms.reduce((sum, { uses }) => sum + uses, 0);
+	}
+	function densityOf(section: PlanSection): number {
+		return usesIn(section) / Math.max(1, section.budget);
 	}
 </script>
 
 <div class="mt-2 grid grid-cols-[44px_1fr] items-center gap-y-1 text-[11px] max-sm:hidden">
 	<span class="text-ink-2">ours</span>
 	<div class="flex h-4 gap-[2px]">
-		{#each plan.sections as section, i (section.id)}
+		{#each plan.sections as section (section.id)}
 			<button
 				class="ours overflow-hidden text-left"
-				class:on={section.id === chosen}
+				class:on={section.id === desk.chosen}
 				style:width="{(100 * section.budget) / total}%"
 				style:--strength="{12 + (34 * densityOf(section)) / densest}%"
-				title="{section.heading}: {section.budget} words"
+				title="{section.heading}: {section.budget} words, {usesIn(section)} placed uses"
 				aria-label="{section.heading}, {section.budget} words"
-				onclick={() => onchoose(section.id)}>{numbers[i] || '·'}</button
+				onclick={() => (desk.chosen = section.id)}>{desk.numbers.get(section.id) || '·'}</button
 			>
 		{/each}
 	</div>

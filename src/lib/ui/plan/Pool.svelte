@@ -1,85 +1,143 @@
 <!-- What the evidence brings, and whether it has a place in the outline yet. -->
 <script lang="ts">
 	import type { Findings, Topic } from '$lib/core/findings';
+	import type { Plan, PlanSection, Remedy, Unplaced } from '$lib/core/plan';
 	import Tabs from '../parts/Tabs.svelte';
-	import { headingFor, newSection, type Plan, type PlanSection } from '$lib/core/plan';
+	import { usePlanDesk, type Placeable } from './desk.svelte';
 
 	interface Props {
 		plan: Plan;
 		findings: Findings;
-		letters: ReadonlyMap<string, string>;
-		onadd: (section: PlanSection) => void;
-		onopen: (section: string) => void;
 	}
-	let { plan, findings, letters, onadd, onopen }: Props = $props();
-	let tab = $state<'topics' | 'questions' | 'facts' | 'terms'>('topics');
+	let { plan, findings }: Props = $props();
+	const desk = usePlanDesk();
+	const { session } = desk;
+	const letters = $derived(session.letters);
+
+	type Tab = 'topics' | 'questions' | 'facts' | 'terms' | 'notes';
+	let tab = $state<Tab>('topics');
 	let search = $state('');
+	let ticked = $state.raw<ReadonlySet<string>>(new Set());
+	/** More rows are drawn when asked for. */
+	const STEP = 100;
+	let most = $state(STEP);
+	$effect(() => {
+		void tab;
+		ticked = new Set();
+		most = STEP;
+	});
 
-	const wanted = $derived(search.trim().toLowerCase());
+	const KIND_OF: Readonly<Record<Exclude<Tab, 'topics'>, Placeable>> = {
+		questions: 'question',
+		facts: 'fact',
+		terms: 'term',
+		notes: 'note'
+	};
+
+	interface Entry {
+		readonly id: string;
+		readonly text: string;
+		/** What shows its evidence: pages, sources, weight. */
+		readonly evidence: string;
+		readonly section: PlanSection | undefined;
+		readonly topic?: Topic;
+		readonly unplaced?: Unplaced | undefined;
+	}
+
+	const holder = (has: (section: PlanSection) => boolean) => plan.sections.find(has);
+	const onPages = (ids: readonly string[]) =>
+		ids
+			.map((id) => letters.get(id) ?? '')
+			.sort()
+			.join(' ');
+	const sourceOf = (id: string) =>
+		letters.get(id) ?? session.noteSigns.get(id) ?? session.nameOf(id);
 	const least = $derived(findings.pages.length <= 3 ? 1 : 2);
-	const topics = $derived(
-		sorted(
-			findings.topics.filter(
-				(topic) => topic.pages.length >= least && topic.label.toLowerCase().includes(wanted)
-			),
-			sectionOfTopic
-		)
-	);
-	const questions = $derived(
-		sorted(
-			findings.questions.filter(({ text }) => text.toLowerCase().includes(wanted)),
-			({ id }) => plan.sections.find((s) => s.questions.some(({ question }) => question === id))
-		)
-	);
-	const facts = $derived(
-		sorted(
-			findings.facts.filter(({ text }) => text.toLowerCase().includes(wanted)),
-			({ id }) => plan.sections.find((s) => s.facts.some(({ fact }) => fact === id))
-		)
-	);
-	const terms = $derived(
-		sorted(
-			findings.terms.filter(({ phrase }) => phrase.toLowerCase().includes(wanted)),
-			({ key }) => plan.sections.find((s) => s.terms.some(({ term }) => term === key))
-		)
-	);
+	const unplaced = $derived(new Map(plan.unplaced.map((entry) => [entry.term, entry])));
+
+	const lists = $derived<Readonly<Record<Tab, readonly Entry[]>>>({
+		topics: findings.topics
+			.filter(({ pages }) => pages.length >= least)
+			.map((topic) => ({
+				id: topic.id,
+				text: topic.label,
+				evidence: `${onPages(topic.pages)} · ${topic.words} words`,
+				section: holder((section) => desk.topicsOf(section).includes(topic)),
+				topic
+			})),
+		questions: findings.questions.map(({ id, text, pages, lists: asked }) => ({
+			id,
+			text,
+			evidence: [
+				onPages(pages),
+				asked.length > 0 ? `${asked.length} ${asked.length === 1 ? 'list' : 'lists'}` : ''
+			]
+				.filter(Boolean)
+				.join(' · '),
+			section: holder(({ questions }) => questions.some(({ question }) => question === id))
+		})),
+		facts: findings.facts.map(({ id, text, source }) => ({
+			id,
+			text,
+			evidence: sourceOf(source),
+			section: holder(({ facts }) => facts.some(({ fact }) => fact === id))
+		})),
+		terms: findings.terms.map(({ key, phrase, weight, uses }) => ({
+			id: key,
+			text: phrase,
+			evidence: `${weight} · ${uses.length} of ${findings.pages.length} pages`,
+			section: holder(({ terms }) => terms.some(({ term }) => term === key)),
+			unplaced: unplaced.get(key)
+		})),
+		notes: findings.notePassages.map(({ id, text, source }) => ({
+			id,
+			text,
+			evidence: sourceOf(source),
+			section: holder(({ notes }) => notes.some(({ note }) => note === id))
+		}))
+	});
+	const openOf = (entries: readonly Entry[]) => entries.filter(({ section }) => !section).length;
 	const tabs = $derived([
-		{ id: 'topics' as const, name: `Topics ${openOf(topics)}` },
-		{ id: 'questions' as const, name: `Questions ${openOf(questions)}` },
-		{ id: 'facts' as const, name: `Facts ${openOf(facts)}` },
-		{ id: 'terms' as const, name: `Terms ${openOf(terms)}` }
+		{ id: 'topics' as const, name: `Topics ${openOf(lists.topics)}` },
+		{ id: 'questions' as const, name: `Questions ${openOf(lists.questions)}` },
+		{ id: 'facts' as const, name: `Facts ${openOf(lists.facts)}` },
+		{ id: 'terms' as const, name: `Terms ${openOf(lists.terms)}` },
+		...(lists.notes.length > 0
+			? [{ id: 'notes' as const, name: `Notes ${openOf(lists.notes)}` }]
+			: [])
 	]);
-
-	interface Entry<T> {
-		item: T;
-		section: PlanSection | undefined;
-	}
+	const wanted = $derived(search.trim().toLowerCase());
+	const found = $derived(lists[tab].filter(({ text }) => text.toLowerCase().includes(wanted)));
 	/** Entries not yet in the outline come first. */
-	function sorted<T>(
-		items: readonly T[],
-		sectionOf: (item: T) => PlanSection | undefined
-	): Entry<T>[] {
-		const entries = items.map((item) => ({ item, section: sectionOf(item) }));
-		return [
-			...entries.filter(({ section }) => !section),
-			...entries.filter(({ section }) => section)
-		];
-	}
-	function openOf(entries: readonly Entry<unknown>[]): number {
-		return entries.filter(({ section }) => !section).length;
-	}
-	function sectionOfTopic(topic: Topic): PlanSection | undefined {
-		return plan.sections.find((section) => section.topics.includes(topic.id));
+	const shown = $derived([
+		...found.filter(({ section }) => !section),
+		...found.filter(({ section }) => section)
+	]);
+	const into = $derived(plan.sections.find(({ id }) => id === desk.chosen));
+
+	function tick(id: string) {
+		const next = new Set(ticked);
+		if (!next.delete(id)) next.add(id);
+		ticked = next;
 	}
 
-	function take(topic: Topic) {
-		const taken = new Set(plan.sections.map(({ heading }) => heading.toLowerCase()));
-		const section = newSection(
-			`section:${crypto.randomUUID()}`,
-			headingFor(topic, findings, taken),
-			Math.max(50, Math.round(topic.words / 5) * 5)
-		);
-		onadd({ ...section, topics: [topic.id], intent: topic.intent, position: topic.position });
+	function placeTicked() {
+		if (tab === 'topics') desk.takeTopics(findings.topics.filter(({ id }) => ticked.has(id)));
+		else if (into) desk.put({ kind: KIND_OF[tab], ids: [...ticked], from: null }, into.id);
+		ticked = new Set();
+	}
+
+	function drag(event: DragEvent, id: string) {
+		if (tab === 'topics') return;
+		const ids = ticked.has(id) ? [...ticked] : [id];
+		desk.dragged = { kind: KIND_OF[tab], ids, from: null };
+		event.dataTransfer?.setData('text/plain', id);
+	}
+
+	function remedyLabel(remedy: Remedy): string {
+		return remedy.kind === 'section'
+			? `Add a section on “${findings.topics.find(({ id }) => id === remedy.topic)?.label ?? ''}”`
+			: `Give “${desk.headingOf(remedy.section)}” ${remedy.words} more words`;
 	}
 </script>
 
@@ -87,93 +145,93 @@
 	<div class="pool-tabs border-b border-rule">
 		<Tabs label="Evidence" {tabs} bind:value={tab} />
 	</div>
-	<input
-		class="field mt-2"
-		type="search"
-		placeholder="Find in {tab}"
-		aria-label="Find in {tab}"
-		bind:value={search}
-	/>
-	<p class="py-2 text-xs text-ink-2">Not yet in the outline first</p>
-	<div class="min-h-0 flex-1 overflow-y-auto pb-6 max-lg:max-h-64">
-		{#if tab === 'topics'}
-			{#each topics as { item, section } (item.id)}
-				<div class="entry" class:placed={section}>
-					<p class="font-serif text-[15px] font-medium">{item.label}</p>
-					<p class="text-xs">
-						<span class="tracking-widest"
-							>{item.pages
-								.map((id) => letters.get(id) ?? '')
-								.sort()
-								.join(' ')}</span
-						>
-						· {item.words} words
-						{#if section}· <button class="linkish" onclick={() => onopen(section.id)}
-								>in {section.heading}</button
-							>{:else}· <button class="linkish" onclick={() => take(item)}>Take it in</button>{/if}
-					</p>
-				</div>
-			{/each}
-		{:else if tab === 'questions'}
-			{#each questions as { item, section } (item.id)}
-				<div class="entry" class:placed={section}>
-					<p>{item.text}</p>
-					<p class="text-xs">
-						asked {item.pages.length + item.lists.length === 1
-							? 'once'
-							: `${item.pages.length + item.lists.length} times`}{#if section}
-							· <button class="linkish" onclick={() => onopen(section.id)}
-								>in {section.heading}</button
-							>{/if}
-					</p>
-				</div>
-			{/each}
-		{:else if tab === 'facts'}
-			{#each facts.slice(0, 150) as { item, section } (item.id)}
-				<div class="entry" class:placed={section}>
-					<p>{item.text}</p>
-					<p class="text-xs">
-						<strong>{item.origin === 'note' ? 'your notes' : letters.get(item.source)}</strong
-						>{#if section}
-							· <button class="linkish" onclick={() => onopen(section.id)}
-								>in {section.heading}</button
-							>{/if}
-					</p>
-				</div>
-			{/each}
-			{#if facts.length > 150}<p class="py-2 text-ink-2">
-					And {facts.length - 150} more: search to narrow them.
-				</p>{/if}
+	{#if ticked.size > 0}
+		<p class="flex items-center gap-2 pt-2 pb-1.5">
+			<strong>{ticked.size} ticked</strong>
+			<button class="act" disabled={tab !== 'topics' && !into} onclick={placeTicked}
+				>{tab === 'topics' ? 'Take them in' : into ? 'Place them' : 'Choose a section'}</button
+			>
+			<button class="linkish" onclick={() => (ticked = new Set())}>Untick</button>
+		</p>
+		{#if tab !== 'topics' && into}<p class="pb-1 text-xs text-ink-2">
+				into {into.level === 1 ? 'the opening' : `“${into.heading}”`}
+			</p>{/if}
+	{:else}
+		<input
+			class="field mt-2"
+			type="search"
+			placeholder="Find in {tab}"
+			aria-label="Find in {tab}"
+			bind:value={search}
+		/>
+		<p class="py-2 text-xs text-ink-2">Not yet in the outline first. Drag, or tick and place.</p>
+	{/if}
+	<ul class="min-h-0 flex-1 overflow-y-auto pb-6 max-lg:max-h-64" aria-label="Not yet placed first">
+		{#each shown.slice(0, most) as entry (entry.id)}
+			<li
+				class="entry"
+				class:placed={entry.section}
+				draggable={tab !== 'topics'}
+				ondragstart={(event) => drag(event, entry.id)}
+				ondragend={() => (desk.dragged = null)}
+			>
+				<label class="flex items-start gap-2">
+					<input
+						type="checkbox"
+						class="checkbox mt-1 checkbox-xs"
+						aria-label="Tick {entry.text.slice(0, 80)}"
+						checked={ticked.has(entry.id)}
+						onchange={() => tick(entry.id)}
+					/>
+					<span
+						class="min-w-0 flex-1"
+						class:font-serif={tab === 'topics' || tab === 'terms'}
+						class:text-[15px]={tab === 'topics' || tab === 'terms'}>{entry.text}</span
+					>
+				</label>
+				<p class="pl-6 text-xs">
+					{entry.evidence}
+					{#if entry.section}· <button
+							class="linkish text-left"
+							onclick={() => (desk.chosen = entry.section!.id)}
+							>in {desk.numbers.get(entry.section.id) || 'the opening'}</button
+						>{:else if entry.topic}· <button
+							class="linkish"
+							onclick={() => desk.takeTopics([entry.topic!])}>Take it in</button
+						>{/if}
+				</p>
+				{#if entry.unplaced}
+					<p class="pl-6 text-xs text-ink-2">{entry.unplaced.reason}.</p>
+					{#each entry.unplaced.remedies as remedy, i (i)}<p class="pl-6 text-xs">
+							<button class="linkish text-left" onclick={() => void desk.remedy(remedy)}
+								>{remedyLabel(remedy)}</button
+							>
+						</p>{/each}
+				{/if}
+			</li>
 		{:else}
-			{#each terms as { item, section } (item.key)}
-				<div class="entry" class:placed={section}>
-					<p class="flex justify-between gap-2">
-						<span class="font-serif text-[15px]">{item.phrase}</span><span class="text-xs"
-							>{item.weight}</span
-						>
-					</p>
-					<p class="text-xs">
-						{#if section}<button class="linkish" onclick={() => onopen(section.id)}
-								>in {section.heading}</button
-							>{:else}{plan.unplaced.find(({ term }) => term === item.key)?.reason ??
-								'not placed yet'}{/if}
-					</p>
-				</div>
-			{/each}
-		{/if}
-	</div>
+			<li class="py-3 text-ink-2">
+				{search === '' ? 'The evidence brings none.' : 'Nothing here says that.'}
+			</li>
+		{/each}
+		{#if shown.length > most}<li class="py-2">
+				<button class="act" onclick={() => (most += STEP)}
+					>Show {Math.min(STEP, shown.length - most)} more</button
+				>
+			</li>{/if}
+	</ul>
 </section>
 
 <style>
 	.pool-tabs {
-		--tab-gap: 12px;
-		--tab-size: 13px;
+		--tab-gap: 7px;
+		--tab-size: 11px;
 	}
 	.entry {
 		border-bottom: 1px solid var(--rule);
 		padding: 6px 0;
 	}
-	.entry p:last-child,
+	.entry p,
 	.entry.placed {
 		color: var(--ink-2);
 	}

@@ -7,52 +7,39 @@
 	import Lock from '@lucide/svelte/icons/lock';
 	import LockOpen from '@lucide/svelte/icons/lock-open';
 	import Outdent from '@lucide/svelte/icons/indent-decrease';
-	import X from '@lucide/svelte/icons/x';
-	import { Popover } from 'bits-ui';
 	import { dragHandle } from 'svelte-dnd-action';
-	import type { Findings } from '$lib/core/findings';
-	import { SECTION_KINDS, type Plan, type PlanSection, type SectionKind } from '$lib/core/plan';
-	import StateMark from '../parts/StateMark.svelte';
-	import WhyHere from './WhyHere.svelte';
+	import { SECTION_KINDS, type PlanSection, type SectionKind } from '$lib/core/plan';
+	import MenuItems from '../parts/MenuItems.svelte';
+	import Popup from '../parts/Popup.svelte';
+	import { usePlanDesk } from './desk.svelte';
+	import HeadingField from './HeadingField.svelte';
+	import Placements from './Placements.svelte';
 
 	interface Props {
 		section: PlanSection;
-		number: string;
-		plan: Plan;
-		findings: Findings;
-		letters: ReadonlyMap<string, string>;
-		isChosen: boolean;
-		onchoose: () => void;
-		onchange: (label: string, values: Partial<PlanSection>) => void;
-		onmove: (by: -1 | 1) => void;
-		onlevel: (level: 2 | 3) => void;
-		onremove: () => void;
-		onsections: (label: string, sections: readonly PlanSection[]) => void;
+		isFirst: boolean;
 	}
-	let {
-		section,
-		number,
-		plan,
-		findings,
-		letters,
-		isChosen,
-		onchoose,
-		onchange,
-		onmove,
-		onlevel,
-		onremove,
-		onsections
-	}: Props = $props();
+	let { section, isFirst }: Props = $props();
+	const desk = usePlanDesk();
 
-	const phrases = $derived(new Map(findings.terms.map((term) => [term.key, term.phrase])));
 	const isOpening = $derived(section.level === 1);
-	const SHOWN = 12;
-	const shown = $derived(isChosen ? section.terms : section.terms.slice(0, SHOWN));
+	const isChosen = $derived(desk.chosen === section.id);
+	const number = $derived(desk.numbers.get(section.id) ?? '');
+	let isOver = $state(false);
 
 	function setBudget(text: string) {
 		const budget = Number(text.replace(/\D/g, ''));
 		if (Number.isFinite(budget) && budget !== section.budget)
-			onchange('Changed a budget', { budget: Math.min(20_000, budget) });
+			desk.changeSection(section.id, 'Changed a budget', { budget: Math.min(20_000, budget) });
+	}
+
+	function drop(event: DragEvent) {
+		isOver = false;
+		if (!desk.dragged) return;
+		event.preventDefault();
+		event.stopPropagation();
+		desk.put(desk.dragged, section.id);
+		desk.dragged = null;
 	}
 </script>
 
@@ -60,10 +47,18 @@
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions, a11y_click_events_have_key_events -->
 <li
 	class="row group"
-	class:inner={section.level === 3}
 	class:chosen={isChosen}
-	onclick={onchoose}
-	onfocusin={onchoose}
+	class:over={isOver}
+	style:margin-left="{Math.max(0, section.level - 2) * 28}px"
+	onclick={() => (desk.chosen = section.id)}
+	onfocusin={() => (desk.chosen = section.id)}
+	ondragover={(event) => {
+		if (!desk.dragged) return;
+		event.preventDefault();
+		isOver = true;
+	}}
+	ondragleave={() => (isOver = false)}
+	ondrop={drop}
 >
 	<div class="flex items-baseline gap-2">
 		{#if isOpening}
@@ -74,58 +69,56 @@
 			>
 		{/if}
 		<span class="w-7 text-right text-ink-2">{number}</span>
-		<input
-			class="min-w-0 flex-1 bg-transparent px-2 font-serif text-[15.5px] font-semibold"
-			value={isOpening ? 'Opening, under the title' : section.heading}
-			readonly={isOpening}
-			aria-label="Heading{number ? ` of section ${number}` : ''}"
-			onchange={(event) => onchange('Renamed a section', { heading: event.currentTarget.value })}
-		/>
-		<span class="tools flex items-center gap-1">
-			{#if !isOpening}
+		<HeadingField {section} {number} {isChosen} />
+		{#if !isOpening}
+			<span class="tools flex items-center gap-1">
 				<button
 					class="tool"
-					onclick={() => onmove(-1)}
+					onclick={() => desk.move(section.id, -1)}
 					aria-label="Move up: {section.heading}"
 					title="Move up (Alt+↑)"><ArrowUp size={14} /></button
 				>
 				<button
 					class="tool"
-					onclick={() => onmove(1)}
+					onclick={() => desk.move(section.id, 1)}
 					aria-label="Move down: {section.heading}"
 					title="Move down (Alt+↓)"><ArrowDown size={14} /></button
 				>
-				{#if section.level === 2}
-					<button
-						class="tool"
-						onclick={() => onlevel(3)}
-						aria-label="Make a sub-section: {section.heading}"
-						title="Make a sub-section (Alt+→)"><Indent size={14} /></button
-					>
-				{:else}
-					<button
-						class="tool"
-						onclick={() => onlevel(2)}
-						aria-label="Bring out: {section.heading}"
-						title="Bring out (Alt+←)"><Outdent size={14} /></button
-					>
-				{/if}
 				<button
 					class="tool"
-					onclick={onremove}
-					aria-label="Take out: {section.heading}"
-					title="Take out"><X size={14} /></button
+					onclick={() => desk.indent(section.id, 1)}
+					disabled={isFirst || section.level === 4}
+					aria-label="Make a sub-section: {section.heading}"
+					title="Put inside the one above (Alt+→)"><Indent size={14} /></button
 				>
-			{/if}
-		</span>
+				{#if section.level > 2}<button
+						class="tool"
+						onclick={() => desk.indent(section.id, -1)}
+						aria-label="Bring out: {section.heading}"
+						title="Bring out (Alt+←)"><Outdent size={14} /></button
+					>{/if}
+				<Popup label="More" button="linkish text-xs" width="240px">
+					{#snippet children(close: () => void)}
+						<MenuItems
+							onclose={close}
+							items={[
+								...(isFirst
+									? []
+									: [['Merge with the one above', () => desk.merge(section.id)] as const]),
+								['Split in two', () => desk.split(section.id)],
+								['Duplicate', () => desk.duplicate(section.id)],
+								['Take out', () => desk.remove(section.id)]
+							]}
+						/>
+					{/snippet}
+				</Popup>
+			</span>
+		{/if}
 		<button
 			class="tool"
 			class:locked={section.locked}
 			aria-pressed={section.locked}
-			onclick={() =>
-				onchange(section.locked ? 'Unlocked a section' : 'Locked a section', {
-					locked: !section.locked
-				})}
+			onclick={() => desk.toggleLock(section.id)}
 			aria-label="{section.locked ? 'Unlock' : 'Lock'}: {section.heading}"
 			title={section.locked ? 'Locked: proposals leave it alone' : 'Lock'}
 		>
@@ -137,7 +130,9 @@
 			aria-label="Kind of {section.heading}"
 			disabled={isOpening}
 			onchange={(event) =>
-				onchange('Changed a kind', { kind: event.currentTarget.value as SectionKind })}
+				desk.changeSection(section.id, 'Changed a kind', {
+					kind: event.currentTarget.value as SectionKind
+				})}
 		>
 			{#each SECTION_KINDS as kind (kind)}<option value={kind}>{kind}</option>{/each}
 		</select>
@@ -149,55 +144,7 @@
 			onchange={(event) => setBudget(event.currentTarget.value)}
 		/>
 	</div>
-	<p class="flex flex-wrap gap-x-4 gap-y-0.5 pl-[52px]">
-		{#each shown as placement (placement.term)}
-			<Popover.Root>
-				<Popover.Trigger class="inline-flex items-center gap-1.5 hover:text-accent">
-					<StateMark state="placed" />{phrases.get(placement.term) ??
-						placement.term}{#if placement.uses > 1}<span class="text-ink-2">×{placement.uses}</span
-						>{/if}
-					{#if placement.locked}<Lock size={10} />{/if}
-				</Popover.Trigger>
-				<Popover.Portal>
-					<Popover.Content
-						class="z-20 w-[330px] border border-ink bg-base-100 p-3.5"
-						sideOffset={4}
-						collisionPadding={12}
-					>
-						<WhyHere {placement} {section} {plan} {findings} {letters} {onsections} />
-					</Popover.Content>
-				</Popover.Portal>
-			</Popover.Root>
-		{/each}
-		{#if section.terms.length > shown.length}<span class="text-ink-2"
-				>and {section.terms.length - shown.length} more</span
-			>{/if}
-		{#each section.questions as { question, reason } (question)}
-			<span class="text-primary" title={reason}
-				>? {findings.questions.find(({ id }) => id === question)?.text ??
-					question.replace(/^question:/, '')}</span
-			>
-		{/each}
-		{#if section.facts.length > 0}<span class="text-ink-2"
-				>= {section.facts.length} {section.facts.length === 1 ? 'fact' : 'facts'}</span
-			>{/if}
-		{#if section.terms.length === 0 && section.questions.length === 0}<span class="text-ink-2"
-				>nothing placed here</span
-			>{/if}
-	</p>
-	{#if isChosen && section.facts.length > 0}
-		<ul class="mt-1 pl-[52px]">
-			{#each section.facts as { fact } (fact)}
-				{@const found = findings.facts.find(({ id }) => id === fact)}
-				{#if found}<li class="text-ink-2">
-						<strong class="text-ink"
-							>= {found.origin === 'note' ? 'your notes' : letters.get(found.source)}</strong
-						>
-						{found.text}
-					</li>{/if}
-			{/each}
-		</ul>
-	{/if}
+	<Placements {section} {isChosen} />
 </li>
 
 <style>
@@ -206,12 +153,13 @@
 		border-left: 2px solid transparent;
 		padding: 7px 0 8px 2px;
 	}
-	.row.inner {
-		margin-left: 28px;
-	}
 	.row.chosen {
 		background: color-mix(in oklab, var(--wash) 70%, var(--sheet));
 		border-left-color: var(--color-accent);
+	}
+	.row.over {
+		border-left-color: var(--color-secondary);
+		background: color-mix(in oklab, var(--color-secondary) 10%, var(--sheet));
 	}
 	.grip {
 		align-self: center;
@@ -231,7 +179,10 @@
 		padding: 2px;
 		align-self: center;
 	}
-	.tool:hover {
+	.tool:disabled {
+		opacity: 0.3;
+	}
+	.tool:hover:not(:disabled) {
 		color: var(--ink);
 	}
 	.tool.locked {

@@ -1,110 +1,95 @@
-<!-- Why a term stands where it stands, and where else it could. -->
+<!-- Why a term stands where it stands: parts, sentences, and what it would cost elsewhere. -->
 <script lang="ts">
-	import type { Findings } from '$lib/core/findings';
 	import {
-		affinitiesOf,
 		affinityOf,
 		type AffinityParts,
-		type Plan,
 		type PlanSection,
 		type TermPlacement
 	} from '$lib/core/plan';
+	import type { Context } from '$lib/core/findings';
+	import { analysis } from '$lib/workers/client';
+	import OpenPage from '../findings/OpenPage.svelte';
+	import { usePlanDesk } from './desk.svelte';
 
 	interface Props {
 		placement: TermPlacement;
 		section: PlanSection;
-		plan: Plan;
-		findings: Findings;
-		letters: ReadonlyMap<string, string>;
-		onsections: (label: string, sections: readonly PlanSection[]) => void;
 	}
-	let { placement, section, plan, findings, letters, onsections }: Props = $props();
+	let { placement, section }: Props = $props();
+	const desk = usePlanDesk();
+	const { session } = desk;
 
 	const NAMES: Readonly<Record<keyof AffinityParts, string>> = {
 		topic: 'same topic',
 		company: 'company',
 		heading: 'heading',
+		level: 'level',
 		position: 'position'
 	};
-	const term = $derived(findings.terms.find(({ key }) => key === placement.term));
+	const findings = $derived(desk.findings);
+	const t = $derived(findings?.terms.findIndex(({ key }) => key === placement.term) ?? -1);
+	const term = $derived(t < 0 ? null : findings!.terms[t]!);
 	const parts = $derived(
 		(Object.keys(NAMES) as (keyof AffinityParts)[]).map((part) => ({
 			part,
 			value: placement.parts[part]
 		}))
 	);
-	const next = $derived.by(() => {
-		const t = findings.terms.findIndex(({ key }) => key === placement.term);
-		if (t < 0) return null;
-		const affinities = affinitiesOf(findings, plan.sections)[t]!;
-		const others = plan.sections
-			.map((other, s) => ({ other, affinity: affinityOf(affinities[s]!), parts: affinities[s]! }))
+	/** Other sections that suit it, best first. */
+	const elsewhere = $derived.by(() => {
+		const { plan } = desk;
+		if (t < 0 || !plan) return [];
+		return plan.sections
+			.map((other, s) => ({ other, affinity: affinityOf(desk.affinities[t]![s]!) }))
 			.filter(
-				({ other }) =>
-					other.id !== section.id && !other.terms.some((placed) => placed.term === placement.term)
+				({ other, affinity }) =>
+					other.id !== section.id &&
+					affinity > 0.02 &&
+					!other.terms.some((placed) => placed.term === placement.term)
 			)
-			.sort((a, b) => b.affinity - a.affinity);
-		return others[0] ?? null;
+			.sort((a, b) => b.affinity - a.affinity)
+			.slice(0, 3);
+	});
+	const isConfined = $derived(desk.plan?.confined[placement.term] !== undefined);
+	let contexts = $state.raw<readonly Context[] | null>(null);
+	let isAsked = $state(false);
+
+	/** Sentences of the pages' sections on the same topics first, then all others. */
+	const shown = $derived.by(() => {
+		const places = new Set(
+			desk
+				.topicsOf(section)
+				.flatMap(({ headings }) => headings.map((h) => `${h.page}/${h.section}`))
+		);
+		return (contexts ?? [])
+			.map((context) => ({
+				context,
+				isHere: places.has(`${context.page}/${context.section}`)
+			}))
+			.sort((a, b) => Number(b.isHere) - Number(a.isHere))
+			.slice(0, 6);
 	});
 
-	function moveThere() {
-		if (!next) return;
-		const { other, affinity, parts } = next;
-		const moved: TermPlacement = {
-			...placement,
-			affinity,
-			parts,
-			reason: 'You moved it here.',
-			locked: true
-		};
-		onsections(
-			`Moved “${term?.phrase ?? placement.term}”`,
-			plan.sections.map((each) =>
-				each.id === section.id
-					? { ...each, terms: each.terms.filter(({ term }) => term !== placement.term) }
-					: each.id === other.id
-						? { ...each, terms: [...each.terms, moved] }
-						: each
-			)
-		);
+	async function find() {
+		if (!term) return;
+		isAsked = true;
+		const { phrase, verbs, variants } = term;
+		contexts = await analysis.context(session.input, $state.snapshot({ phrase, verbs, variants }));
 	}
 
-	function setLocked(locked: boolean) {
-		onsections(
-			locked ? 'Locked a placement' : 'Unlocked a placement',
-			plan.sections.map((each) =>
-				each.id === section.id
-					? {
-							...each,
-							terms: each.terms.map((placed) =>
-								placed.term === placement.term ? { ...placed, locked } : placed
-							)
-						}
-					: each
-			)
-		);
-	}
-
-	function takeOut() {
-		onsections(
-			`Took “${term?.phrase ?? placement.term}” out`,
-			plan.sections.map((each) =>
-				each.id === section.id
-					? { ...each, terms: each.terms.filter((placed) => placed.term !== placement.term) }
-					: each
-			)
-		);
+	function moveTo(into: string) {
+		if (into !== '') desk.put({ kind: 'term', ids: [placement.term], from: section.id }, into);
 	}
 </script>
 
 <p>
-	<strong>{term?.phrase ?? placement.term}</strong> → {section.level === 1
-		? 'the opening'
-		: section.heading}
+	<strong>{term?.phrase ?? placement.term}</strong> → {desk.headingOf(section.id)}
 </p>
 <p class="mt-1 text-ink-2">
-	{placement.reason}{#if term}&#32;On {term.uses.length} of {findings.pages.length} pages ({term.uses
-			.map(({ page }) => letters.get(page))
+	{placement.reason}
+	{#if term}On {term.uses.length} of {findings?.pages.length} pages ({term.uses
+			.map(({ page }) => session.letters.get(page))
+			.sort()
 			.join(' ')}).{/if}
 </p>
 <dl class="mt-2">
@@ -118,15 +103,90 @@
 		</div>
 	{/each}
 </dl>
-{#if next}<p class="mt-2 text-ink-2">
-		Next best: {next.other.level === 1 ? 'the opening' : next.other.heading}, {next.affinity.toFixed(
-			2
-		)} against {placement.affinity.toFixed(2)}
-	</p>{/if}
-<p class="mt-1 flex gap-3">
-	{#if next}<button class="linkish" onclick={moveThere}>Move there</button>{/if}
-	<button class="linkish" onclick={() => setLocked(!placement.locked)}
-		>{placement.locked ? 'Unlock' : 'Lock here'}</button
-	>
-	<button class="linkish" onclick={takeOut}>Take it out</button>
+<p class="mt-1 flex border-t border-rule pt-1">
+	<span>in all</span><span class="ml-auto font-semibold">{placement.affinity.toFixed(2)}</span>
 </p>
+{#if elsewhere.length > 0}
+	<ul class="mt-2" aria-label="Where else it could stand">
+		{#each elsewhere as { other, affinity } (other.id)}
+			<li class="flex items-baseline gap-2 text-ink-2">
+				<span class="min-w-0 flex-1 truncate">{desk.headingOf(other.id)}</span>
+				<span title="against {placement.affinity.toFixed(2)} here"
+					>{affinity.toFixed(2)} ({affinity >= placement.affinity ? '+' : '−'}{Math.abs(
+						affinity - placement.affinity
+					).toFixed(2)})</span
+				>
+				<button class="linkish" onclick={() => moveTo(other.id)}>Move there</button>
+			</li>
+		{/each}
+	</ul>
+{/if}
+<div class="mt-2 flex items-center gap-2">
+	<select
+		class="field min-w-0 flex-1"
+		aria-label="Move to a section"
+		value=""
+		onchange={(event) => moveTo(event.currentTarget.value)}
+	>
+		<option value="">Move to …</option>
+		{#each desk.plan?.sections ?? [] as other (other.id)}{#if other.id !== section.id}<option
+					value={other.id}>{desk.numbers.get(other.id)} {desk.headingOf(other.id)}</option
+				>{/if}{/each}
+	</select>
+	<label class="flex items-center gap-1"
+		>uses <input
+			class="field w-14 text-right"
+			type="number"
+			min="1"
+			max="20"
+			value={placement.uses}
+			onchange={(event) =>
+				desk.changeTerm(section.id, placement.term, 'Changed how often a term is wanted', {
+					uses: Math.min(20, Math.max(1, Math.round(event.currentTarget.valueAsNumber) || 1)),
+					locked: true
+				})}
+		/></label
+	>
+</div>
+<p class="mt-2 flex flex-wrap gap-x-3 gap-y-1">
+	<button
+		class="linkish"
+		onclick={() =>
+			desk.changeTerm(
+				section.id,
+				placement.term,
+				placement.locked ? 'Unlocked a placement' : 'Locked a placement',
+				{ locked: !placement.locked }
+			)}>{placement.locked ? 'Unlock' : 'Lock here'}</button
+	>
+	<button
+		class="linkish"
+		onclick={() => desk.confine(placement.term, isConfined ? null : section.id)}
+		>{isConfined ? 'Let it stand anywhere' : 'Only here'}</button
+	>
+	<button class="linkish" onclick={() => desk.takeOut('term', placement.term, section.id)}
+		>Take it out</button
+	>
+	<button class="linkish" onclick={() => desk.refuse(section.id, placement.term)}>Never here</button
+	>
+	{#if !isAsked}<button class="linkish" onclick={() => void find()}>See the sentences</button>{/if}
+</p>
+{#if isAsked}
+	<div class="mt-2 max-h-56 overflow-y-auto border-t border-rule pt-1">
+		{#if contexts === null}<p class="text-ink-2" role="status">Finding the sentences …</p>
+		{:else}
+			{#each shown as { context, isHere }, i (i)}
+				<p class="py-1">
+					<OpenPage
+						page={context.page}
+						says={context.text}
+						label="{session.letters.get(context.page)} · {context.heading || 'opening'}"
+					/>{#if isHere}<span class="ml-1 text-xs text-secondary">same topic</span>{/if}
+					<span class="block font-serif">{context.text}</span>
+				</p>
+			{:else}
+				<p class="text-ink-2">No page uses it in a sentence.</p>
+			{/each}
+		{/if}
+	</div>
+{/if}

@@ -1,0 +1,356 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { Findings } from '../findings';
+import { demoFindings } from '../../../../tests/support/demo';
+import { hideEach, meanLanded } from '../../../../tests/support/hide-one';
+import { readSubjects } from '../../../../tests/support/subjects';
+import {
+	affinityOf,
+	changesSince,
+	conflictsIn,
+	deedOf,
+	headingChecker,
+	headingsFor,
+	isPlural,
+	openWarnings,
+	placeRest,
+	placeTerms,
+	plainOf,
+	planCsv,
+	planMarkdown,
+	planOfOutline,
+	planOfToday,
+	plannedWords,
+	proposePlan,
+	readOutline,
+	titleOptionsOf,
+	topicMatcher,
+	topicsOf,
+	warningsOf,
+	withArticle,
+	writersBrief,
+	type Plan,
+	type StoredShape
+} from '.';
+
+let findings: Findings;
+let plan: Plan;
+
+beforeAll(() => {
+	({ findings } = demoFindings());
+	plan = proposePlan(findings);
+}, 60_000);
+
+const holders = (of: Plan, term: string) =>
+	of.sections.filter(({ terms }) => terms.some((placed) => placed.term === term));
+
+describe('placement', () => {
+	it('lands more terms where a hidden page used them than its headings would say', () => {
+		for (const name of ['chickens', 'heat-pump']) {
+			const { works, keyword } = readSubjects().find((subject) => subject.name === name)!;
+			const { placed, headings, random } = meanLanded(hideEach(works, keyword));
+			expect(placed, name).toBeGreaterThanOrEqual(1.5 * headings);
+			expect(placed, name).toBeGreaterThanOrEqual(2 * random);
+		}
+	}, 60_000);
+
+	it('gives every affinity as the sum of its visible parts', () => {
+		for (const { terms } of plan.sections)
+			for (const { affinity, parts } of terms) expect(affinity).toBeCloseTo(affinityOf(parts), 9);
+	});
+
+	it('keeps a term out of sections that refuse it and inside those it is confined to', () => {
+		const [first] = holders(plan, 'hearting');
+		const refusing = plan.sections.map((section) =>
+			section.id === first!.id ? { ...section, refused: ['hearting'] } : section
+		);
+		const without = placeRest({ ...plan, sections: refusing }, findings);
+		expect(holders(without, 'hearting').map(({ id }) => id)).not.toContain(first!.id);
+		const only = plan.sections.at(-3)!.id;
+		const confined = placeTerms(findings, plan.sections, { hearting: [only] });
+		expect(
+			confined.sections
+				.filter(({ terms }) => terms.some(({ term }) => term === 'hearting'))
+				.every(({ id }) => id === only)
+		).toBe(true);
+	});
+
+	it('says of every must term that has no place why, and what would help', () => {
+		const small = plan.sections.map((section) => ({ ...section, terms: [], budget: 15 }));
+		const { unplaced, sections } = placeTerms(findings, small);
+		const placed = new Set(sections.flatMap(({ terms }) => terms.map(({ term }) => term)));
+		const must = findings.terms.filter(({ weight, key }) => weight === 'must' && !placed.has(key));
+		expect(must.length).toBeGreaterThan(5);
+		for (const { key } of must) {
+			const entry = unplaced.find(({ term }) => term === key)!;
+			expect(entry.reason).not.toBe('');
+			if (entry.wanted > 0) expect(entry.remedies.length).toBeGreaterThan(0);
+		}
+	});
+
+	it('places a term once the words its remedy asks for are given', () => {
+		const small = plan.sections.map((section) => ({ ...section, terms: [], budget: 30 }));
+		const { unplaced } = placeTerms(findings, small);
+		const entry = unplaced.find(
+			({ placed, remedies }) => placed === 0 && remedies.some(({ kind }) => kind === 'words')
+		)!;
+		const remedy = entry.remedies.find(({ kind }) => kind === 'words')!;
+		if (remedy.kind !== 'words') throw new Error('no words');
+		// all others keep what they have, so that the room goes to this term
+		const kept = placeTerms(findings, small).sections.map((section) => ({
+			...section,
+			budget: section.id === remedy.section ? section.budget + remedy.words : section.budget,
+			terms: section.terms.map((placed) => ({ ...placed, locked: true }))
+		}));
+		const again = placeTerms(findings, kept).sections;
+		const uses = (of: typeof again) =>
+			of
+				.find(({ id }) => id === remedy.section)!
+				.terms.reduce((sum, placement) => sum + placement.uses, 0);
+		expect(uses(again)).toBeGreaterThan(uses(kept));
+	});
+
+	it('shows where the facts of a section disagree', () => {
+		const found = plan.sections.flatMap((section) => conflictsIn(section, findings));
+		expect(found.length).toBeGreaterThan(0);
+		for (const { figure } of found) expect(figure.agreement).toBe('differs');
+	});
+
+	it('brings passages of the notes to the sections they speak of', () => {
+		const trench = plan.sections.find(({ heading }) => /trench/i.test(heading))!;
+		const texts = trench.notes.map(
+			({ note }) => findings.notePassages.find(({ id }) => id === note)!.text
+		);
+		expect(texts.join(' ')).toMatch(/trench/i);
+	});
+});
+
+describe('topics of headings from elsewhere', () => {
+	it('finds what a heading speaks of, and nothing for what no page treats', () => {
+		const match = topicMatcher(findings);
+		const best = (heading: string) => match(heading)[0]?.topic.label ?? null;
+		expect(best('Digging your trench')).toMatch(/trench|foundation/i);
+		expect(best('How much will it cost me?')).toMatch(/cost/i);
+		expect(best('Tulips and other bulbs')).toBeNull();
+	});
+});
+
+describe('wordings', () => {
+	it('gives several headings for most topics, none of them a page’s of more than three words', () => {
+		const shared = findings.topics.filter(({ pages }) => pages.length > 2);
+		const theirs = new Set(
+			findings.topics.flatMap(({ headings }) => headings.map(({ text }) => plainOf(text)))
+		);
+		const all = shared.map((topic) => headingsFor(topic, findings, new Set()));
+		expect(all.filter((headings) => headings.length >= 3).length).toBeGreaterThan(
+			0.8 * shared.length
+		);
+		for (const heading of all.flat())
+			if (heading.split(' ').length > 3) expect(theirs.has(plainOf(heading)), heading).toBe(false);
+	});
+
+	it('reads what a heading does', () => {
+		expect(deedOf('Lay the footings')).toEqual({ verb: 'lay', object: 'footings' });
+		expect(deedOf('Digging your foundation trench first')).toEqual({
+			verb: 'dig',
+			object: 'foundation trench'
+		});
+		expect(deedOf('How to lay the footings on clay')).toEqual({ verb: 'lay', object: 'footings' });
+		expect(deedOf('Footings and frost')).toBeNull();
+	});
+
+	it('knows what takes an article and what is many', () => {
+		expect(withArticle('air source heat pump for an old house')).toBe(
+			'an air source heat pump for an old house'
+		);
+		expect(withArticle('kitchen knives')).toBe('kitchen knives');
+		expect(withArticle('insulation')).toBe('insulation');
+		expect(withArticle('the trench')).toBe('the trench');
+		expect(isPlural('chickens in a small garden')).toBe(true);
+		expect(isPlural('glass')).toBe(false);
+	});
+
+	it('offers several titles and title tags that hold the keyword', () => {
+		const { titles, titleTags } = titleOptionsOf(findings, plan.sections);
+		expect(new Set(titles).size).toBeGreaterThanOrEqual(3);
+		expect(titleTags.length).toBeGreaterThanOrEqual(2);
+		for (const title of [...titles, ...titleTags])
+			expect(title.toLowerCase()).toContain(findings.keyword);
+	});
+});
+
+describe('the check of a heading', () => {
+	const kinds = (heading: string, others: string[] = []) =>
+		headingChecker(findings)(heading, others).map(({ kind }) => kind);
+
+	it('finds what is too close, teasing, negative, vague, long or repeated', () => {
+		const theirs = findings.topics
+			.flatMap(({ headings }) => headings.map(({ text }) => text))
+			.find((text) => text.split(' ').length >= 6)!;
+		expect(kinds(theirs)).toContain('close');
+		expect(kinds('You won’t believe what hearting does')).toContain('teasing');
+		expect(kinds('Never do this with a cope')).toContain('negative');
+		expect(kinds('Things to consider')).toContain('vague');
+		expect(kinds('The footings', ['The Footing'])).toEqual(['repeated']);
+		expect(kinds(`${'word '.repeat(13)}end`)).toContain('long');
+		expect(kinds('   ')).toEqual(['empty']);
+		expect(kinds('Setting out the line')).toEqual([]);
+	});
+});
+
+describe('warnings', () => {
+	it('are gone once their remedy is applied, one after the other', () => {
+		const [opening, a, b, ...rest] = plan.sections;
+		let broken: Plan = {
+			...plan,
+			title: 'Walls',
+			sections: [
+				{ ...opening!, budget: 0 },
+				{ ...a!, heading: 'Secrets of the stone', budget: 600 },
+				{ ...b!, level: 4 as const, budget: 20 },
+				...rest
+			]
+		};
+		const before = warningsOf(broken, findings).length;
+		expect(before).toBeGreaterThan(4);
+		for (let i = 0; i < 20; i++) {
+			const next = warningsOf(broken, findings).find(({ remedy }) => remedy !== null);
+			if (!next) break;
+			broken = next.remedy!.change(broken);
+			expect(warningsOf(broken, findings).map(({ id }) => id)).not.toContain(next.id);
+		}
+		// words for one section are taken from another, so only these are gone for good
+		const left = warningsOf(broken, findings).map(({ id }) => id.split(':')[0]);
+		for (const kind of ['title', 'teasing', 'level', 'answer']) expect(left).not.toContain(kind);
+	});
+
+	it('are set aside by name, and come back when the heading changes', () => {
+		const teasing = {
+			...plan,
+			sections: plan.sections.map((section, i) =>
+				i === 2 ? { ...section, heading: 'The secret of hearting' } : section
+			)
+		};
+		const [warning] = warningsOf(teasing, findings);
+		const set = { ...teasing, dismissed: { [warning!.id]: 'the client wants it' } };
+		expect(openWarnings(set, warningsOf(set, findings))).toEqual([]);
+		const renamed = {
+			...set,
+			sections: set.sections.map((section, i) =>
+				i === 2 ? { ...section, heading: 'The other secret of hearting' } : section
+			)
+		};
+		expect(openWarnings(renamed, warningsOf(renamed, findings))).toHaveLength(1);
+	});
+});
+
+describe('outlines from elsewhere', () => {
+	it('reads Markdown, marked, numbered and indented lists', () => {
+		const read = (text: string) => readOutline(text).map(({ level, text: t }) => `${level} ${t}`);
+		expect(read('# Title\n\nwords\n\n## **One** [link](https://a.example)\n### Two')).toEqual([
+			'1 Title',
+			'2 One link',
+			'3 Two'
+		]);
+		expect(read('H2: One\nH3 - Two\n<h2>Three</h2>')).toEqual(['2 One', '3 Two', '2 Three']);
+		expect(read('1. One\n1.1 Two\n1.2. Three\n2. Four')).toEqual([
+			'2 One',
+			'3 Two',
+			'3 Three',
+			'2 Four'
+		]);
+		expect(read('- One\n    - Two\n- Three')).toEqual(['2 One', '3 Two', '2 Three']);
+		expect(read('\n \n')).toEqual([]);
+		expect(readOutline('## x\n'.repeat(5000)).length).toBeLessThanOrEqual(200);
+	});
+
+	it('makes a plan of one that keeps its headings and takes the evidence', () => {
+		const outline = readOutline(
+			'# My wall\n## Before you dig\n### Tools\n## Laying footings\n## What it costs\n## FAQ'
+		);
+		const mine = placeRest(planOfOutline(outline, findings), findings);
+		expect(mine.title).toBe('My wall');
+		expect(
+			mine.sections.slice(1).map(({ level, heading, kind }) => [level, heading, kind])
+		).toEqual([
+			[2, 'Before you dig', expect.anything()],
+			[3, 'Tools', expect.anything()],
+			[2, 'Laying footings', expect.anything()],
+			[2, 'What it costs', expect.anything()],
+			[2, 'FAQ', 'faq']
+		]);
+		expect(plannedWords(mine.sections)).toBe(findings.targetWords);
+		const footings = mine.sections.find(({ heading }) => heading === 'Laying footings')!;
+		expect(footings.terms.map(({ term }) => term)).toContain('footing');
+		expect(mine.sections.at(-1)!.questions.length).toBeGreaterThan(0);
+	});
+});
+
+describe('changed evidence', () => {
+	it('proposes what is new and what is gone, and leaves the plan alone', () => {
+		expect(changesSince(plan, findings)).toEqual([]);
+		const { findings: fewer } = demoFindings({ pages: 4 });
+		const made = proposePlan(fewer);
+		const changes = changesSince(made, findings);
+		expect(changes.some(({ kind }) => kind === 'term')).toBe(true);
+		expect(changes.some(({ kind }) => kind === 'topic')).toBe(true);
+		const back = changesSince(plan, fewer);
+		expect(back.some(({ kind }) => kind === 'gone' || kind === 'lost-term')).toBe(true);
+	});
+
+	it('finds the topics of a section again when pages are set aside', () => {
+		const { findings: fewer } = demoFindings({ pages: 6 });
+		const kept = plan.sections.filter(
+			(section) => section.headings.length > 0 && topicsOf(section, fewer).length > 0
+		);
+		expect(kept.length).toBeGreaterThan(
+			0.6 * plan.sections.filter(({ headings }) => headings.length > 0).length
+		);
+	});
+
+	it('reads plans that were stored before sections had notes and refusals', () => {
+		const without = <T extends object, K extends keyof T>(of: T, ...keys: K[]) =>
+			Object.fromEntries(
+				Object.entries(of).filter(([key]) => !(keys as string[]).includes(key))
+			) as Omit<T, K>;
+		const stored: StoredShape = {
+			...without(plan, 'confined', 'dismissed', 'basis'),
+			unplaced: [{ term: 'mortar', reason: 'full' }],
+			sections: plan.sections.map((section) => without(section, 'notes', 'refused', 'headings'))
+		};
+		const today = planOfToday(stored);
+		expect(today.sections[1]).toMatchObject({ notes: [], refused: [], headings: [] });
+		expect(today.unplaced[0]).toMatchObject({ placed: 0, remedies: [] });
+		expect(changesSince(today, findings)).toEqual([]);
+	});
+});
+
+describe('exports', () => {
+	const nameOf = (id: string) => id;
+
+	it('say all that is placed, in Markdown and as a brief for another writer', () => {
+		const text = planMarkdown(plan, findings, nameOf);
+		for (const { heading, level } of plan.sections)
+			if (level > 1) expect(text).toContain(`${'#'.repeat(level)} ${heading}`);
+		expect(readOutline(text).filter(({ level }) => level > 1)).toHaveLength(
+			plan.sections.length - 1
+		);
+		const brief = writersBrief(plan, findings, nameOf, {
+			reader: 'gardeners',
+			tone: '',
+			mustNotSay: ['cheap']
+		});
+		expect(brief).toContain('For whom: gardeners');
+		expect(brief).toContain('Never say: cheap');
+		expect(brief).toContain(plan.title);
+	});
+
+	it('give one line for each placement as CSV', () => {
+		const lines = planCsv(plan, findings, nameOf).trim().split('\n').slice(1);
+		const count = plan.sections.reduce(
+			(sum, { terms, questions, facts, notes }) =>
+				sum + Math.max(1, terms.length + questions.length + facts.length + notes.length),
+			0
+		);
+		expect(lines.filter((line) => /^"?\d+"?,/.test(line)).length).toBe(count);
+	});
+});

@@ -1,0 +1,76 @@
+import type { Findings } from '../findings';
+import { contentStemsOf, countWords } from '../text';
+import { plainOf } from './phrases';
+
+/** What is questionable about the wording of a heading. */
+export interface HeadingIssue {
+	readonly kind: 'empty' | 'close' | 'teasing' | 'negative' | 'vague' | 'long' | 'repeated';
+	readonly text: string;
+}
+
+/** Words from which a heading is a sentence. */
+const MOST_WORDS = 12;
+/** Share of a page's heading that ours may repeat in the same order, from three words beside the keyword's on. */
+const CLOSE_AT = 0.8;
+const LEAST_OWN = 3;
+const TEASING =
+	/\b(?:you won['’]t believe|secrets?|shocking|must-know|what nobody tells you|no one tells you|this one (?:trick|thing)|will (?:amaze|surprise) you|the truth about|surprising|mind-blowing|game.?changer)\b|\.{3}$|…$|!$/i;
+const NEGATIVE =
+	/\b(?:never|don['’]t|do not|avoid (?:these|this)|worst|stop (?:doing|making)|fail(?:ing|ure)?s?|disasters?|ruin(?:s|ed|ing)?)\b/i;
+const VAGUE =
+	/^(?:introduction|intro|overview|more(?: information| details| on .*)?|other (?:things|points|information)|miscellaneous|general(?: information)?|things to (?:know|consider)|considerations|details|about .*|final thoughts|conclusion|part \d+|section \d+|a new section)$/i;
+
+/** Makes the check for one set of findings; headings of pages are read once. */
+export function headingChecker(
+	findings: Findings
+): (heading: string, others: readonly string[]) => HeadingIssue[] {
+	// the keyword's words are everybody's
+	const common = new Set(contentStemsOf(findings.keyword));
+	const ownStems = (text: string) => contentStemsOf(text).filter((stem) => !common.has(stem));
+	const theirs = findings.topics.flatMap(({ headings }) =>
+		headings.map(({ text }) => ({ text, plain: plainOf(text), stems: ownStems(text) }))
+	);
+	return (heading, others) => {
+		const plain = plainOf(heading);
+		if (plain === '') return [{ kind: 'empty', text: 'This section has no heading.' }];
+		const issues: HeadingIssue[] = [];
+		const add = (kind: HeadingIssue['kind'], text: string) => issues.push({ kind, text });
+		const words = countWords(heading);
+		const stems = ownStems(heading);
+		const close =
+			words <= 3
+				? undefined
+				: theirs.find(
+						(other) =>
+							other.plain === plain ||
+							(other.stems.length >= LEAST_OWN &&
+								stems.length >= LEAST_OWN &&
+								inOrder(stems, other.stems) >=
+									CLOSE_AT * Math.max(stems.length, other.stems.length))
+					);
+		if (close) add('close', `“${heading}” is worded like a page’s “${close.text}”.`);
+		if (TEASING.test(heading))
+			add('teasing', `“${heading}” teases: say what the reader will find.`);
+		if (NEGATIVE.test(heading))
+			add('negative', `“${heading}” forbids or frightens: say what to do instead.`);
+		if (VAGUE.test(heading.trim()))
+			add('vague', `“${heading}” could stand over anything: name what the section is about.`);
+		if (words > MOST_WORDS) add('long', `“${heading}” has ${words} words: a heading needs fewer.`);
+		if (others.some((other) => plainOf(other) === plain))
+			add('repeated', `“${heading}” stands twice.`);
+		return issues;
+	};
+}
+
+/** Length of the longest row of stems that both have in the same order. */
+function inOrder(a: readonly string[], b: readonly string[]): number {
+	let row = new Array<number>(b.length + 1).fill(0);
+	for (const stem of a) {
+		const next = [0];
+		b.forEach((other, j) => {
+			next.push(stem === other ? row[j]! + 1 : Math.max(row[j + 1]!, next[j]!));
+		});
+		row = next;
+	}
+	return row.at(-1)!;
+}

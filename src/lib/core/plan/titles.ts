@@ -1,0 +1,106 @@
+import type { Brief } from '../brief';
+import type { Findings } from '../findings';
+import { fitsResult } from '../text';
+import type { Plan, PlanSection } from './outline';
+import { objectOf, sentenceCase } from './phrases';
+import { topicsOf } from './section-topics';
+import { subjectOf } from './wording';
+
+/** Titles to choose from, the best first. */
+export interface TitleOptions {
+	/** For the article. */
+	readonly titles: readonly string[];
+	/** For the results page: those that fit there, the keyword cut to fit when none does. */
+	readonly titleTags: readonly string[];
+	readonly descriptions: readonly string[];
+}
+
+/** Several titles, title tags and descriptions, made from what the sections treat. */
+export function titleOptionsOf(findings: Findings, sections: readonly PlanSection[]): TitleOptions {
+	const keyword = sentenceCase(findings.keyword);
+	const subjects = [
+		...new Set(
+			sections
+				.filter(({ intent, level }) => level === 2 && (intent === 'steps' || intent === 'plain'))
+				.flatMap((section) =>
+					topicsOf(section, findings).flatMap((topic) => subjectOf(topic, findings)?.phrase ?? [])
+				)
+				.map((phrase) => phrase.toLowerCase())
+		)
+	];
+	const [first, last] = [subjects[0], subjects.at(-1)];
+	const has = (intent: PlanSection['intent']) =>
+		sections.some((section) => section.intent === intent);
+	const steps = sections.filter(({ intent, level }) => level === 2 && intent === 'steps').length;
+	const isHowTo = /^how to /i.test(findings.keyword);
+	const list =
+		subjects.length > 1
+			? `${subjects.slice(0, 3).slice(0, -1).join(', ')} and ${subjects.slice(0, 3).at(-1)}`
+			: (subjects[0] ?? objectOf(findings.keyword));
+	const what = [
+		...(has('need') ? ['what it takes'] : []),
+		...(has('cost') ? ['what it costs'] : []),
+		...(has('mistakes') ? ['what goes wrong'] : [])
+	];
+	const titles = [
+		...(first && last && first !== last ? [`${keyword}, from ${first} to ${last}`] : []),
+		...(subjects.length > 1 ? [`${keyword}: ${list}`] : []),
+		...(what.length > 1 ? [`${keyword}: ${what.slice(0, -1).join(', ')} and ${what.at(-1)}`] : []),
+		...(isHowTo && steps >= 3 ? [`${keyword} in ${steps} steps`] : []),
+		`${keyword}, explained in order`
+	];
+	const short = [...titles, keyword].filter((title) => fitsResult(title, 'title'));
+	const ends = ['with figures from the site and answers to what people ask.', 'step after step.'];
+	return {
+		titles,
+		titleTags: short.length > 0 ? short : [keyword.slice(0, 60)],
+		descriptions: [
+			`${keyword}: ${list}, ${ends[0]}`,
+			...(what.length > 0 ? [`${keyword}: ${what.join(', ')}, and how it is done.`] : []),
+			...(isHowTo ? [`${keyword}: ${list}, ${ends[1]}`] : [])
+		].map((text) => text.slice(0, 156))
+	};
+}
+
+/** The titles a plan is proposed with. */
+export function titlesFor(
+	findings: Findings,
+	sections: readonly PlanSection[]
+): Pick<Plan, 'title' | 'titleTag' | 'description' | 'slug'> {
+	const { titles, titleTags, descriptions } = titleOptionsOf(findings, sections);
+	return {
+		title: titles[0]!,
+		titleTag: titleTags[0]!,
+		description: descriptions[0]!,
+		slug: slugOf(findings.keyword)
+	};
+}
+
+/**
+ * A proposed plan under the titles the brief has agreed. The title tag takes the working title
+ * only where it fits a results page.
+ */
+export function withBriefTitles(
+	plan: Plan,
+	{ workingTitle, description }: Pick<Brief, 'workingTitle' | 'description'>
+): Plan {
+	const title = workingTitle.trim();
+	const said = description.trim();
+	return {
+		...plan,
+		title: title || plan.title,
+		titleTag: title !== '' && fitsResult(title, 'title') ? title : plan.titleTag,
+		description: said || plan.description
+	};
+}
+
+/** Lower-case words joined by hyphens; accents are taken off. */
+export function slugOf(text: string): string {
+	return text
+		.normalize('NFKD')
+		.replace(/\p{M}/gu, '')
+		.toLowerCase()
+		.replace(/['’]/g, '')
+		.replace(/[^a-z0-9]+/g, '-')
+		.replace(/^-|-$/g, '');
+}

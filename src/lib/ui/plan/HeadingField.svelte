@@ -1,0 +1,76 @@
+<!-- The heading of a section, edited in place, with what is questionable about it while it is typed. -->
+<script lang="ts">
+	import { headingsFor, plainOf, type PlanSection } from '$lib/core/plan';
+	import Popup from '../parts/Popup.svelte';
+	import MenuItems from '../parts/MenuItems.svelte';
+	import { usePlanDesk } from './desk.svelte';
+
+	interface Props {
+		section: PlanSection;
+		number: string;
+		isChosen: boolean;
+	}
+	let { section, number, isChosen }: Props = $props();
+	const desk = usePlanDesk();
+	/** What is being typed; null: nothing. */
+	let typed = $state<string | null>(null);
+
+	const isOpening = $derived(section.level === 1);
+	const others = $derived(
+		(desk.plan?.sections ?? [])
+			.filter(({ id, level }) => id !== section.id && level > 1)
+			.map(({ heading }) => heading)
+	);
+	const issues = $derived(typed === null || !desk.check ? [] : desk.check(typed, others));
+	const alternatives = $derived.by(() => {
+		const { findings } = desk;
+		if (!isChosen || isOpening || !findings) return [];
+		const taken = new Set([...others, section.heading].map(plainOf));
+		return desk
+			.topicsOf(section)
+			.flatMap((topic) => headingsFor(topic, findings, taken))
+			.slice(0, 7);
+	});
+
+	function save(heading: string) {
+		typed = null;
+		if (heading !== section.heading)
+			desk.changeSection(section.id, `Renamed a section “${heading}”`, { heading });
+	}
+</script>
+
+<span class="min-w-0 flex-1">
+	<span class="flex items-baseline gap-2">
+		<input
+			class="min-w-0 flex-1 bg-transparent px-2 font-serif text-[15.5px] font-semibold"
+			value={isOpening ? 'Opening, under the title' : section.heading}
+			readonly={isOpening}
+			maxlength="300"
+			aria-label="Heading{number ? ` of section ${number}` : ' of the opening'}"
+			aria-describedby={issues.length > 0 ? `issues-${section.id}` : undefined}
+			oninput={(event) => (typed = event.currentTarget.value)}
+			onchange={(event) => save(event.currentTarget.value)}
+			onkeydown={(event) => {
+				if (event.key === 'Escape' && typed !== null) {
+					event.currentTarget.value = section.heading;
+					typed = null;
+				}
+			}}
+		/>
+		{#if alternatives.length > 0}
+			<Popup label="Other wordings" button="linkish text-xs whitespace-nowrap" width="320px">
+				{#snippet children(close: () => void)}
+					<MenuItems
+						onclose={close}
+						items={alternatives.map((heading) => [heading, () => save(heading)] as const)}
+					/>
+				{/snippet}
+			</Popup>
+		{/if}
+	</span>
+	{#if issues.length > 0}
+		<span id="issues-{section.id}" class="block px-2 text-xs text-plum" role="status"
+			>{issues.map(({ text }) => text).join(' ')}</span
+		>
+	{/if}
+</span>

@@ -1,0 +1,60 @@
+<!-- What is questionable about the plan, each with a remedy where there is one, and the way to set it aside. -->
+<script lang="ts">
+	import type { PlanWarning } from '$lib/core/plan';
+	import { usePlanDesk } from './desk.svelte';
+
+	const desk = usePlanDesk();
+	/** The warning whose reason is being asked for. */
+	let asking = $state<string | null>(null);
+	let showsDismissed = $state(false);
+
+	function dismiss(event: SubmitEvent, warning: PlanWarning) {
+		event.preventDefault();
+		const reason = new FormData(event.currentTarget as HTMLFormElement).get('reason');
+		desk.dismiss(warning, typeof reason === 'string' ? reason : '');
+		asking = null;
+	}
+</script>
+
+<ul class="mb-2 border-l-2 border-plum pl-3" aria-label="Warnings">
+	{#each desk.warnings as warning (warning.id)}
+		<li class="py-0.5">
+			{#if warning.section}<button
+					class="text-left hover:underline"
+					onclick={() => (desk.chosen = warning.section)}>{warning.text}</button
+				>{:else}{warning.text}{/if}
+			{#if warning.remedy}<button class="linkish ml-2" onclick={() => desk.mend(warning)}
+					>{warning.remedy.label}</button
+				>{/if}
+			{#if asking === warning.id}
+				<form class="mt-1 flex gap-2" onsubmit={(event) => dismiss(event, warning)}>
+					<!-- svelte-ignore a11y_autofocus -->
+					<input
+						class="field max-w-sm min-w-0 flex-1"
+						name="reason"
+						maxlength="200"
+						placeholder="Why it may stay"
+						aria-label="Why it may stay"
+						autofocus
+					/><button class="act">Set aside</button>
+				</form>
+			{:else}<button class="linkish ml-2" onclick={() => (asking = warning.id)}>Set aside</button
+				>{/if}
+		</li>
+	{/each}
+	{#if desk.dismissed.length > 0}
+		<li>
+			<button
+				class="linkish"
+				aria-expanded={showsDismissed}
+				onclick={() => (showsDismissed = !showsDismissed)}>{desk.dismissed.length} set aside</button
+			>
+		</li>
+		{#if showsDismissed}{#each desk.dismissed as warning (warning.id)}
+				<li class="text-ink-2">
+					{warning.text} <em>{desk.plan?.dismissed[warning.id]}</em>
+					<button class="linkish ml-2" onclick={() => desk.restore(warning)}>Bring back</button>
+				</li>
+			{/each}{/if}
+	{/if}
+</ul>

@@ -1,0 +1,497 @@
+import { getContext, setContext } from 'svelte';
+import { toast } from 'svelte-sonner';
+import { EMPTY_BRIEF } from '$lib/core/brief';
+import type { Findings, Topic } from '$lib/core/findings';
+import {
+	affinitiesOf,
+	affinityOf,
+	basisOf,
+	changesSince,
+	duplicateSection,
+	fitToTarget,
+	headingChecker,
+	headingFor,
+	headingRefsOf,
+	indentSection,
+	mergeSection,
+	moveSection,
+	newSection,
+	openWarnings,
+	plannedWords,
+	plainOf,
+	removeSection,
+	splitSection,
+	topicsOf,
+	warningsOf,
+	withBriefTitles,
+	type Plan,
+	type PlanSection,
+	type PlanWarning,
+	type Remedy,
+	type TermPlacement
+} from '$lib/core/plan';
+import { analysis } from '$lib/workers/client';
+import type { Session } from '../assignment/session.svelte';
+
+const KEY = Symbol('plan desk');
+
+export function providePlanDesk(session: Session): PlanDesk {
+	return setContext(KEY, new PlanDesk(session));
+}
+
+export function usePlanDesk(): PlanDesk {
+	return getContext(KEY);
+}
+
+/** What can be placed in a section. */
+export const PLACEABLE = ['term', 'question', 'fact', 'note'] as const;
+export type Placeable = (typeof PLACEABLE)[number];
+
+/** What is dragged: something placeable, by id, and the section it comes from, if any. */
+export interface Dragged {
+	readonly kind: Placeable;
+	readonly ids: readonly string[];
+	readonly from: string | null;
+}
+
+/** The plan that is open, and everything that is done to it; each step can be undone. */
+export class PlanDesk {
+	chosen = $state<string | null>(null);
+	isWorking = $state(false);
+	/** What is being dragged to a section. */
+	dragged = $state.raw<Dragged | null>(null);
+	readonly plan: Plan | null = $derived.by(() => this.session.plan);
+	readonly findings: Findings | null = $derived.by(() => this.session.findings);
+	readonly words: number = $derived(this.plan ? plannedWords(this.plan.sections) : 0);
+	readonly #warnings: PlanWarning[] = $derived(
+		this.plan && this.findings ? warningsOf(this.plan, this.findings) : []
+	);
+	readonly warnings: PlanWarning[] = $derived(
+		this.plan ? openWarnings(this.plan, this.#warnings) : []
+	);
+	readonly dismissed: PlanWarning[] = $derived(
+		this.#warnings.filter(({ id }) => this.plan?.dismissed[id] !== undefined)
+	);
+	readonly changes = $derived(
+		this.plan && this.findings ? changesSince(this.plan, this.findings) : []
+	);
+	readonly check = $derived(this.findings ? headingChecker(this.findings) : null);
+	/** "1", "2", "2.1", "2.1.1" by section; the opening has none. */
+	readonly numbers: ReadonlyMap<string, string> = $derived(numbersOf(this.plan?.sections ?? []));
+	readonly affinities = $derived(
+		this.plan && this.findings ? affinitiesOf(this.findings, this.plan.sections) : []
+	);
+
+	constructor(readonly session: Session) {}
+
+	async save(label: string, plan: Plan | null, quiet = true): Promise<void> {
+		await this.session.changePlan(label, plan, { quiet });
+	}
+
+	change(label: string, sections: readonly PlanSection[], quiet = true): void {
+		const { plan } = this;
+		if (plan && sections !== plan.sections) void this.save(label, { ...plan, sections }, quiet);
+	}
+
+	changeSection(id: string, label: string, values: Partial<PlanSection>): void {
+		if (!this.plan) return;
+		this.change(
+			label,
+			this.plan.sections.map((section) => (section.id === id ? { ...section, ...values } : section))
+		);
+	}
+
+	async propose(): Promise<void> {
+		const { findings, plan } = this;
+		if (!findings) return;
+		const brief = this.session.assignment?.brief ?? EMPTY_BRIEF;
+		await this.#work(async () => {
+			const { form, callToAction } = brief;
+			const proposed = await analysis.propose(findings, { form, callToAction });
+			await this.save(
+				plan ? 'Proposed the plan again' : 'Proposed a plan',
+				withBriefTitles(proposed, brief),
+				plan === null
+			);
+		});
+	}
+
+	async placeRest(): Promise<void> {
+		const { findings, plan } = this;
+		if (!findings || !plan) return;
+		await this.#work(async () =>
+			this.save(
+				'Placed the rest',
+				await analysis.placeRest($state.snapshot(plan) as Plan, findings),
+				false
+			)
+		);
+	}
+
+	/** Starts from an outline of another origin and places the evidence into it. */
+	async startFrom(label: string, outline: Plan): Promise<void> {
+		const { findings } = this;
+		if (!findings) return;
+		await this.#work(async () => {
+			const placed = await analysis.placeRest($state.snapshot(outline) as Plan, findings);
+			const brief = this.session.assignment?.brief ?? EMPTY_BRIEF;
+			await this.save(label, withBriefTitles(placed, brief), this.plan === null);
+		});
+	}
+
+	async #work(run: () => Promise<void>): Promise<void> {
+		this.isWorking = true;
+		try {
+			await run();
+		} catch (error) {
+			toast.error(
+				`No plan could be made: ${error instanceof Error ? error.message : String(error)}`
+			);
+		} finally {
+			this.isWorking = false;
+		}
+	}
+
+	addSection(): void {
+		if (!this.plan) return;
+		const section = newSection(newId(), 'A new section', 100);
+		const at = this.plan.sections.findIndex(({ id }) => id === this.chosen);
+		this.change(
+			'Added a section',
+			this.plan.sections.toSpliced(at < 0 ? this.plan.sections.length : at + 1, 0, section)
+		);
+		this.chosen = section.id;
+	}
+
+	/** Takes topics into the outline, each where pages usually treat it. */
+	takeTopics(topics: readonly Topic[]): void {
+		const { plan, findings } = this;
+		if (!plan || !findings || topics.length === 0) return;
+		let sections = [...plan.sections];
+		for (const topic of topics) {
+			const taken = new Set(sections.map(({ heading }) => plainOf(heading)));
+			const section: PlanSection = {
+				...newSection(
+					newId(),
+					headingFor(topic, findings, taken),
+					Math.max(50, Math.round(topic.words / 5) * 5)
+				),
+				topics: [topic.id],
+				headings: headingRefsOf([topic]),
+				intent: topic.intent,
+				position: topic.position
+			};
+			const after = sections.findIndex(
+				({ level, position, kind }) =>
+					level === 2 &&
+					(kind === 'faq' || kind === 'closing' || (position !== null && position > topic.position))
+			);
+			sections = sections.toSpliced(after < 0 ? sections.length : after, 0, section);
+			this.chosen = section.id;
+		}
+		this.change(
+			topics.length === 1
+				? `Took “${topics[0]!.label}” into the outline`
+				: `Took ${topics.length} topics into the outline`,
+			sections
+		);
+	}
+
+	fit(): void {
+		if (this.plan && this.findings)
+			this.change(
+				'Fitted the budgets to the target',
+				fitToTarget(this.plan.sections, this.findings.targetWords)
+			);
+	}
+
+	move(id: string, by: -1 | 1): void {
+		if (this.plan) this.change('Moved a section', moveSection(this.plan.sections, id, by));
+	}
+
+	indent(id: string, by: -1 | 1): void {
+		if (this.plan)
+			this.change(
+				by > 0 ? 'Put a section inside the one above' : 'Brought a section out',
+				indentSection(this.plan.sections, id, by)
+			);
+	}
+
+	merge(id: string): void {
+		if (!this.plan) return;
+		const at = this.plan.sections.findIndex((section) => section.id === id);
+		const into = this.plan.sections[at - 1];
+		this.change(
+			`Merged “${this.headingOf(id)}” into “${into?.heading ?? ''}”`,
+			mergeSection(this.plan.sections, id),
+			false
+		);
+		this.chosen = into?.id ?? null;
+	}
+
+	split(id: string): void {
+		if (this.plan)
+			this.change(
+				`Split “${this.headingOf(id)}”`,
+				splitSection(this.plan.sections, id, newId()),
+				false
+			);
+	}
+
+	duplicate(id: string): void {
+		if (this.plan)
+			this.change(
+				`Duplicated “${this.headingOf(id)}”`,
+				duplicateSection(this.plan.sections, id, newId())
+			);
+	}
+
+	remove(id: string): void {
+		if (this.plan)
+			this.change(
+				`Took “${this.headingOf(id)}” out of the outline`,
+				removeSection(this.plan.sections, id),
+				false
+			);
+	}
+
+	toggleLock(id: string): void {
+		const section = this.plan?.sections.find((one) => one.id === id);
+		if (section)
+			this.changeSection(id, section.locked ? 'Unlocked a section' : 'Locked a section', {
+				locked: !section.locked
+			});
+	}
+
+	headingOf(id: string): string {
+		const section = this.plan?.sections.find((one) => one.id === id);
+		return !section ? '' : section.level === 1 ? 'the opening' : section.heading;
+	}
+
+	/** Puts things into a section by hand, where they stay; they leave the section they came from. */
+	put({ kind, ids, from }: Dragged, into: string): void {
+		const { plan, findings } = this;
+		if (!plan || !findings || ids.length === 0 || from === into) return;
+		const wanted = new Set(ids);
+		const at = plan.sections.findIndex(({ id }) => id === into);
+		const sections = plan.sections.map((section, s): PlanSection => {
+			const without = from === section.id ? withoutThese(section, kind, wanted) : section;
+			if (section.id !== into) return without;
+			return { ...without, ...this.#withThese(without, s, kind, ids, from) };
+		});
+		const name = ids.length === 1 ? `“${this.nameOf(kind, ids[0]!)}”` : `${ids.length} ${kind}s`;
+		this.change(
+			`${from ? 'Moved' : 'Placed'} ${name} ${from ? 'to' : 'in'} “${this.headingOf(plan.sections[at]!.id)}”`,
+			sections
+		);
+	}
+
+	#withThese(
+		section: PlanSection,
+		s: number,
+		kind: Placeable,
+		ids: readonly string[],
+		from: string | null
+	): Partial<PlanSection> {
+		const reason = 'You put it here.';
+		switch (kind) {
+			case 'term': {
+				const here = new Set(section.terms.map(({ term }) => term));
+				const before = this.plan?.sections.find(({ id }) => id === from)?.terms ?? [];
+				const added = ids
+					.filter((id) => !here.has(id))
+					.map((term): TermPlacement => {
+						const t = this.findings!.terms.findIndex(({ key }) => key === term);
+						const parts = this.affinities[t]?.[s] ?? NO_PARTS;
+						return {
+							term,
+							uses: before.find((placed) => placed.term === term)?.uses ?? 1,
+							affinity: affinityOf(parts),
+							parts,
+							reason,
+							locked: true
+						};
+					});
+				return {
+					terms: [...section.terms, ...added],
+					refused: section.refused.filter((term) => !ids.includes(term))
+				};
+			}
+			case 'question': {
+				const here = new Set(section.questions.map(({ question }) => question));
+				const added = ids.filter((id) => !here.has(id)).map((question) => ({ question, reason }));
+				return { questions: [...section.questions, ...added] };
+			}
+			case 'fact': {
+				const here = new Set(section.facts.map(({ fact }) => fact));
+				const added = ids.filter((id) => !here.has(id)).map((fact) => ({ fact, reason }));
+				return { facts: [...section.facts, ...added] };
+			}
+			case 'note': {
+				const here = new Set(section.notes.map(({ note }) => note));
+				const added = ids.filter((id) => !here.has(id)).map((note) => ({ note, reason }));
+				return { notes: [...section.notes, ...added] };
+			}
+		}
+	}
+
+	takeOut(kind: Placeable, id: string, from: string): void {
+		if (!this.plan) return;
+		this.change(
+			`Took “${this.nameOf(kind, id)}” out of “${this.headingOf(from)}”`,
+			this.plan.sections.map((section) =>
+				section.id === from ? withoutThese(section, kind, new Set([id])) : section
+			)
+		);
+	}
+
+	changeTerm(section: string, term: string, label: string, values: Partial<TermPlacement>): void {
+		const found = this.plan?.sections.find(({ id }) => id === section);
+		if (found)
+			this.changeSection(section, label, {
+				terms: found.terms.map((placed) =>
+					placed.term === term ? { ...placed, ...values } : placed
+				)
+			});
+	}
+
+	/** A section that does not take a term any more. */
+	refuse(section: string, term: string): void {
+		const found = this.plan?.sections.find(({ id }) => id === section);
+		if (!found) return;
+		this.changeSection(
+			section,
+			`Kept “${this.nameOf('term', term)}” out of “${this.headingOf(section)}”`,
+			{
+				terms: found.terms.filter((placed) => placed.term !== term),
+				refused: [...found.refused, term]
+			}
+		);
+	}
+
+	/** Keeps a term to one section, or lets it stand anywhere again. */
+	confine(term: string, section: string | null): void {
+		const { plan } = this;
+		if (!plan) return;
+		const { [term]: before, ...others } = plan.confined;
+		if (section === null && before === undefined) return;
+		const sections =
+			section === null
+				? plan.sections
+				: plan.sections.map((one) =>
+						one.id === section
+							? one
+							: {
+									...one,
+									terms: one.terms.filter((placed) => placed.term !== term || placed.locked)
+								}
+					);
+		void this.save(
+			section === null
+				? `“${this.nameOf('term', term)}” may stand anywhere`
+				: `“${this.nameOf('term', term)}” stands in “${this.headingOf(section)}” only`,
+			{
+				...plan,
+				sections,
+				confined: section === null ? others : { ...others, [term]: [section] }
+			}
+		);
+	}
+
+	/** Does what would give an unplaced term its place. */
+	async remedy(remedy: Remedy): Promise<void> {
+		const { plan, findings } = this;
+		if (!plan || !findings) return;
+		if (remedy.kind === 'section') {
+			const topic = findings.topics.find(({ id }) => id === remedy.topic);
+			if (topic) this.takeTopics([topic]);
+		} else {
+			const section = plan.sections.find(({ id }) => id === remedy.section);
+			if (section)
+				this.changeSection(section.id, `Gave “${section.heading}” ${remedy.words} more words`, {
+					budget: section.budget + remedy.words
+				});
+		}
+	}
+
+	mend({ remedy, text }: PlanWarning): void {
+		if (this.plan && remedy) void this.save(`Mended: ${text}`, remedy.change(this.plan));
+	}
+
+	dismiss(warning: PlanWarning, reason: string): void {
+		if (!this.plan) return;
+		void this.save('Set a warning aside', {
+			...this.plan,
+			dismissed: { ...this.plan.dismissed, [warning.id]: reason.trim() || 'no reason given' }
+		});
+	}
+
+	restore(warning: PlanWarning): void {
+		if (!this.plan) return;
+		const { [warning.id]: _, ...dismissed } = this.plan.dismissed;
+		void this.save('Brought a warning back', { ...this.plan, dismissed });
+	}
+
+	/** The evidence as it is now counts as known; nothing of the plan changes. */
+	acceptEvidence(): void {
+		if (this.plan && this.findings)
+			void this.save('Left the plan as it is', { ...this.plan, basis: basisOf(this.findings) });
+	}
+
+	topicsOf(section: PlanSection): Topic[] {
+		return this.findings ? topicsOf(section, this.findings) : [];
+	}
+
+	nameOf(kind: Placeable, id: string): string {
+		const found = this.findings;
+		const name =
+			kind === 'term'
+				? found?.terms.find(({ key }) => key === id)?.phrase
+				: kind === 'question'
+					? found?.questions.find((one) => one.id === id)?.text
+					: kind === 'fact'
+						? found?.facts.find((one) => one.id === id)?.text
+						: found?.notePassages.find((one) => one.id === id)?.text;
+		const text = name ?? id;
+		return text.length > 60 ? `${text.slice(0, 57).trimEnd()} …` : text;
+	}
+}
+
+const NO_PARTS = { topic: 0, company: 0, heading: 0, level: 0, position: 0 };
+
+export function newId(): string {
+	return `section:${crypto.randomUUID()}`;
+}
+
+function withoutThese(
+	section: PlanSection,
+	kind: Placeable,
+	ids: ReadonlySet<string>
+): PlanSection {
+	switch (kind) {
+		case 'term':
+			return { ...section, terms: section.terms.filter(({ term }) => !ids.has(term)) };
+		case 'question':
+			return {
+				...section,
+				questions: section.questions.filter(({ question }) => !ids.has(question))
+			};
+		case 'fact':
+			return { ...section, facts: section.facts.filter(({ fact }) => !ids.has(fact)) };
+		case 'note':
+			return { ...section, notes: section.notes.filter(({ note }) => !ids.has(note)) };
+	}
+}
+
+function numbersOf(sections: readonly PlanSection[]): Map<string, string> {
+	const counts = [0, 0, 0];
+	return new Map(
+		sections.map(({ id, level }) => {
+			if (level === 1) return [id, ''];
+			const depth = level - 2;
+			counts[depth]!++;
+			counts.fill(0, depth + 1);
+			return [id, counts.slice(0, depth + 1).join('.')];
+		})
+	);
+}
