@@ -118,6 +118,8 @@ export class Session {
 	);
 
 	readonly findings = $derived(this.#findings);
+	/** Whether the findings are those of the evidence as it stands now. */
+	readonly isCurrent = $derived(this.#findings !== null && this.#findingsSign === this.#sign);
 	/** Whether the findings shown belong to an older state of the evidence. */
 	readonly isBehind = $derived(this.#findingsSign !== this.#sign);
 	readonly progress = $derived(this.#progress);

@@ -34,6 +34,8 @@
 
 	const plan = $derived(desk.plan);
 	const findings = $derived(desk.findings);
+	/** A plan is made from the evidence as it stands, so it waits until all of that is read. */
+	const isBusy = $derived(desk.isWorking || !session.isCurrent);
 	/** Rows as drag and drop holds them; its own order stands only while something is dragged. */
 	let dragged = $state.raw<PlanSection[] | null>(null);
 	const rows = $derived(dragged ?? [...(plan?.sections ?? [])]);
@@ -152,13 +154,16 @@
 				.length} questions the section where the evidence puts them.
 		</p>
 		<p class="mt-4 flex gap-2">
-			<button class="act chief" onclick={() => void desk.propose()} disabled={desk.isWorking}
+			<button class="act chief" onclick={() => void desk.propose()} disabled={isBusy}
 				>Propose a plan</button
 			>
 			<button class="act" aria-expanded={showsStart} onclick={() => (showsStart = !showsStart)}
 				>Start from an outline</button
 			>
 		</p>
+		{#if !session.isCurrent}<p class="mt-2 text-ink-2" role="status">
+				The pages are still being read …
+			</p>{/if}
 		{#if showsStart}<StartFrom onclose={() => (showsStart = false)} />{/if}
 	</div>
 {:else}
@@ -211,10 +216,10 @@
 			</div>
 			<PlanStrip {plan} {findings} />
 			<div class="flex flex-wrap items-center gap-2 py-3">
-				<button class="act chief" onclick={() => void desk.placeRest()} disabled={desk.isWorking}
+				<button class="act chief" onclick={() => void desk.placeRest()} disabled={isBusy}
 					>Place the rest</button
 				>
-				<button class="act" onclick={() => void desk.propose()} disabled={desk.isWorking}
+				<button class="act" onclick={() => void desk.propose()} disabled={isBusy}
 					>Propose again</button
 				>
 				<button class="act" onclick={() => desk.addSection()}>Add a section</button>

@@ -127,7 +127,7 @@
 	<p class="mt-3 flex gap-2">
 		<button
 			class="act chief"
-			disabled={headings.length === 0 || desk.isWorking}
+			disabled={headings.length === 0 || desk.isWorking || !session.isCurrent}
 			onclick={() => void start()}>Start from it and place the evidence</button
 		>
 		<button class="act" onclick={onclose}>Cancel</button>

@@ -24,6 +24,7 @@ import {
 	topicsOf,
 	warningsOf,
 	withBriefTitles,
+	type EvidenceChange,
 	type Plan,
 	type PlanSection,
 	type PlanWarning,
@@ -72,8 +73,10 @@ export class PlanDesk {
 	readonly dismissed: PlanWarning[] = $derived(
 		this.#warnings.filter(({ id }) => this.plan?.dismissed[id] !== undefined)
 	);
-	readonly changes = $derived(
-		this.plan && this.findings ? changesSince(this.plan, this.findings) : []
+	readonly changes: EvidenceChange[] = $derived.by(() =>
+		this.plan && this.findings && this.session.isCurrent
+			? changesSince(this.plan, this.findings)
+			: []
 	);
 	readonly check = $derived(this.findings ? headingChecker(this.findings) : null);
 	/** "1", "2", "2.1", "2.1.1" by section; the opening has none. */

@@ -1,0 +1,216 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { goTo, openSample, watchErrors } from './support';
+
+const sections = (page: Page) => page.getByRole('list', { name: 'Sections' });
+const heading = (page: Page, number: string) =>
+	page.getByRole('textbox', { name: `Heading of section ${number}`, exact: true });
+const headings = (page: Page) =>
+	sections(page)
+		.getByRole('textbox', { name: /^Heading of/ })
+		.evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
+
+async function propose(page: Page): Promise<void> {
+	await openSample(page);
+	await goTo(page, 'Plan');
+	await page.getByRole('button', { name: 'Propose a plan' }).click();
+	await expect(heading(page, '1')).toBeVisible({ timeout: 30_000 });
+}
+
+test('a proposed plan is arranged by key and by hand, undone and kept', async ({ page }) => {
+	test.setTimeout(90_000);
+	const errors = watchErrors(page);
+	await propose(page);
+	const first = await headings(page);
+	await heading(page, '2').click();
+	await page.keyboard.press('Alt+ArrowUp');
+	await expect(heading(page, '1')).toHaveValue(first[2]!);
+	await heading(page, '2').click();
+	await page.keyboard.press('Alt+ArrowRight');
+	await expect(heading(page, '1.1')).toHaveValue(first[1]!);
+	await heading(page, '1.1').click();
+	await page.keyboard.press('Alt+ArrowLeft');
+	await expect(heading(page, '2')).toHaveValue(first[1]!);
+	// split, duplicate and merge from the menu of the section
+	await heading(page, '2').click();
+	const menu = sections(page).getByRole('listitem').nth(2).getByRole('button', { name: 'More' });
+	await menu.click();
+	await page.getByRole('button', { name: 'Split in two' }).click();
+	await expect(heading(page, '3')).toHaveValue(`${first[1]!}, continued`);
+	await heading(page, '3').click();
+	await page.keyboard.press('Alt+m');
+	await expect(heading(page, '3')).toHaveValue(first[3]!);
+	await heading(page, '2').click();
+	await menu.click();
+	await page.getByRole('button', { name: 'Duplicate' }).click();
+	await expect(heading(page, '3')).toHaveValue(`${first[1]!}, once more`);
+	// everything goes back, step by step
+	await page.getByRole('button', { name: 'Place the rest' }).focus();
+	for (let i = 0; i < 6; i++) {
+		await page.keyboard.press('Control+z');
+		await page.waitForTimeout(150);
+	}
+	await expect.poll(() => headings(page)).toEqual(first);
+	await heading(page, '3').click();
+	await heading(page, '3').fill('Our own words for it');
+	await heading(page, '3').press('Enter');
+	await page.reload();
+	await expect(heading(page, '3')).toHaveValue('Our own words for it');
+	expect(errors).toEqual([]);
+});
+
+test('a placement says why, shows its sentences, is moved, locked and stays through placing again', async ({
+	page
+}) => {
+	test.setTimeout(90_000);
+	await propose(page);
+	const from = sections(page)
+		.getByRole('listitem')
+		.filter({ has: page.getByRole('button', { name: /walling hammer/ }) })
+		.first();
+	await from.getByRole('button', { name: /walling hammer/ }).click();
+	const why = page.getByLabel('Why here?');
+	await expect(why).toContainText('same topic');
+	await expect(why).toContainText('in all');
+	await why.getByRole('button', { name: 'See the sentences' }).click();
+	await expect(why.getByRole('link').first()).toBeVisible();
+	const into = await heading(page, '1').inputValue();
+	await why.getByLabel('Move to a section').selectOption({ label: `1 ${into}` });
+	const target = sections(page)
+		.getByRole('listitem')
+		.filter({ has: heading(page, '1') });
+	await expect(target.getByRole('button', { name: /walling hammer/ })).toBeVisible();
+	await page.getByRole('button', { name: 'Place the rest' }).click();
+	await expect(page.getByText('Placed the rest')).toBeVisible();
+	await expect(target.getByRole('button', { name: /walling hammer/ })).toBeVisible();
+	// a section that does not take a term loses it and does not get it again
+	await target.getByRole('button', { name: /walling hammer/ }).click();
+	await page.getByLabel('Why here?').getByRole('button', { name: 'Never here' }).click();
+	await expect(target.getByRole('button', { name: /walling hammer/ })).toBeHidden();
+	await page.getByRole('button', { name: 'Place the rest' }).click();
+	await expect(
+		sections(page)
+			.getByRole('button', { name: /walling hammer/ })
+			.first()
+	).toBeVisible();
+	await expect(target.getByRole('button', { name: /walling hammer/ })).toBeHidden();
+});
+
+test('things are ticked or dragged from the pool into a section', async ({ page }) => {
+	test.setTimeout(90_000);
+	await propose(page);
+	await page.getByRole('tab', { name: /^Facts/ }).click();
+	await heading(page, '4').click();
+	const pool = page.getByRole('region', { name: 'Pool' });
+	const facts = pool.getByRole('checkbox');
+	const before = await pool.getByRole('tab', { name: /^Facts/ }).textContent();
+	await facts.nth(0).check();
+	await facts.nth(1).check();
+	await pool.getByRole('button', { name: 'Place them' }).click();
+	await expect(pool.getByRole('tab', { name: /^Facts/ })).not.toHaveText(before!);
+	await page.getByRole('tab', { name: /^Questions/ }).click();
+	const open = pool.getByRole('listitem').first();
+	const question = (await open.locator('label').textContent())!.trim();
+	const sixth = sections(page)
+		.getByRole('listitem')
+		.filter({ has: heading(page, '6') });
+	await open.dragTo(sixth);
+	await expect(sixth).toContainText(question.slice(0, 40));
+	await page.getByRole('tab', { name: /^Topics/ }).click();
+	const count = (await headings(page)).length;
+	await pool.getByRole('button', { name: 'Take it in' }).first().click();
+	await expect.poll(async () => (await headings(page)).length).toBe(count + 1);
+});
+
+test('headings are checked while typing; warnings are mended or set aside with a reason', async ({
+	page
+}) => {
+	test.setTimeout(90_000);
+	await propose(page);
+	await heading(page, '3').fill('You won’t believe this trench');
+	await expect(page.getByText(/teases: say what the reader will find/).first()).toBeVisible();
+	await heading(page, '3').press('Enter');
+	await page.getByRole('button', { name: '1 warning' }).click();
+	const warnings = page.getByRole('list', { name: 'Warnings' });
+	await warnings.getByRole('button', { name: 'Set aside' }).click();
+	await warnings.getByLabel('Why it may stay').fill('the client wants it');
+	await warnings.getByRole('button', { name: 'Set aside' }).click();
+	await expect(page.getByRole('button', { name: 'warnings set aside' })).toBeVisible();
+	await warnings.getByRole('button', { name: '1 set aside' }).click();
+	await expect(warnings).toContainText('the client wants it');
+	await warnings.getByRole('button', { name: 'Bring back' }).click();
+	await warnings.getByRole('button', { name: /^Call it/ }).click();
+	await expect(warnings).toBeHidden();
+	// another wording of our own is one click away
+	const old = await heading(page, '3').inputValue();
+	await heading(page, '3').click();
+	await page.getByRole('button', { name: 'Other wordings' }).click();
+	await page
+		.getByRole('dialog')
+		.or(page.getByLabel('Other wordings'))
+		.last()
+		.getByRole('button')
+		.first()
+		.click();
+	await expect(heading(page, '3')).not.toHaveValue(old);
+});
+
+test('a plan starts from a pasted outline or a page’s, is compared with a page and exported', async ({
+	page
+}) => {
+	test.setTimeout(90_000);
+	await openSample(page);
+	await goTo(page, 'Plan');
+	await page.getByRole('button', { name: 'Start from an outline' }).click();
+	const start = page.getByRole('region', { name: 'Start from an outline' });
+	await start
+		.getByLabel('Pasted outline')
+		.fill('# A wall of my own\n## Tools\n## Digging the trench\n### How deep\n## The cope\n## FAQ');
+	await expect(start.getByRole('list', { name: 'Headings that were read' })).toContainText(
+		'Digging the trench'
+	);
+	await start.getByRole('button', { name: /^Start from it/ }).click();
+	await expect(heading(page, '2.1')).toHaveValue('How deep', { timeout: 30_000 });
+	const trench = sections(page)
+		.getByRole('listitem')
+		.filter({ has: heading(page, '2') });
+	await expect(trench.getByRole('button', { name: /trench/ }).first()).toBeVisible();
+	await page.getByRole('button', { name: 'Compare with a page' }).click();
+	await page.getByRole('button', { name: /^B · / }).click();
+	await expect(page.getByRole('list', { name: 'Outline of B' })).toBeVisible();
+	await expect(page.getByText(/headings have their counterpart in ours/)).toBeVisible();
+	await page.getByRole('button', { name: 'Back to the plan' }).click();
+	await page.getByRole('button', { name: 'More', exact: true }).first().click();
+	const saved = page.waitForEvent('download');
+	await page.getByRole('button', { name: 'Export as Markdown' }).click();
+	const file = await (await saved).path();
+	expect(readFileSync(file, 'utf8')).toContain('### How deep');
+	// an outline that is none says so and changes nothing
+	await page.getByRole('button', { name: 'More', exact: true }).first().click();
+	await page.getByRole('button', { name: 'Start from an outline' }).click();
+	await start.getByLabel('Outline file').setInputFiles({
+		name: 'photo.png',
+		mimeType: 'image/png',
+		buffer: Buffer.from([0x89, 0x50, 0x4e, 0x47, 1, 2, 3])
+	});
+	await expect(start.getByRole('alert')).toContainText('photo.png');
+	await expect(heading(page, '2.1')).toHaveValue('How deep');
+});
+
+test('changed evidence proposes and never rearranges the plan', async ({ page }) => {
+	test.setTimeout(90_000);
+	await propose(page);
+	const before = await headings(page);
+	await goTo(page, 'Gather');
+	await page
+		.getByRole('button', { name: 'Building in dry stone, step by step', exact: true })
+		.focus();
+	for (const key of [' ', 'ArrowDown', ' ', 'ArrowDown', ' ']) await page.keyboard.press(key);
+	await expect(page.getByText(/^[5-7] pages counted/)).toBeVisible();
+	await goTo(page, 'Plan');
+	const changes = page.getByRole('region', { name: 'The evidence has changed' });
+	await expect(changes).toBeVisible({ timeout: 20_000 });
+	expect(await headings(page)).toEqual(before);
+	await changes.getByRole('button', { name: 'Leave the plan as it is' }).click();
+	await expect.poll(() => headings(page)).toEqual(before);
+});
