@@ -14,6 +14,7 @@ import {
 	type Grouping
 } from '../tests/support/quality';
 import { demoFindings } from '../tests/support/demo';
+import { hideEach, meanLanded } from '../tests/support/hide-one';
 import { readDemoTopics, readSubjects, type Subject } from '../tests/support/subjects';
 
 const isDetailed = process.argv.includes('--detail');
@@ -86,6 +87,32 @@ show('Questions merged', [
 	{ name: 'findings', of: (subject) => groups(questionQuality(subject)) },
 	{ name: 'half of the stems shared', of: (subject) => groups(questionsByStems(subject)) }
 ]);
+{
+	const demo = {
+		name: 'demo',
+		keyword: 'how to build a dry stone wall',
+		works: demoFindings().pages.map(({ work }) => work)
+	};
+	const landed = [...subjects, demo].map(({ name, works, keyword }) => ({
+		name,
+		...meanLanded(hideEach(works, keyword))
+	}));
+	const ways = [
+		['placed', 'placed'],
+		['greedy, same affinities', 'greedy'],
+		['words of the heading', 'headings'],
+		['the same without limits', 'freely'],
+		['anywhere', 'random']
+	] as const;
+	console.log('Terms that land where a hidden page used them (goal 1.5 × words of the heading)');
+	console.table(
+		ways.map(([way, key]) => ({
+			way,
+			...Object.fromEntries(landed.map((one) => [one.name, one[key].toFixed(3)])),
+			mean: (landed.reduce((sum, one) => sum + one[key], 0) / landed.length).toFixed(3)
+		}))
+	);
+}
 const figures = (sentence: string) => quantitiesOf(sentence).map(({ text }) => text);
 const factRow = (of: (sentence: string) => readonly string[]) => (subject: Subject) => {
 	const { precision, recall } = factQuality(subject, of);

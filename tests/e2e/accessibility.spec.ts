@@ -18,6 +18,7 @@ for (const theme of ['paper', 'night'] as const) {
 		test.setTimeout(180_000);
 		await page.addInitScript((mode) => localStorage.setItem('corvan-theme', mode), theme);
 		await page.goto('/settings');
+		await expect(page).toHaveTitle(/./);
 		expect(await findingsOf(page), 'settings').toEqual([]);
 		await page.goto('/');
 		await page.getByRole('button', { name: 'New assignment' }).click();

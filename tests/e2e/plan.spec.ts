@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { goTo, openSample, watchErrors } from './support';
+import { draftArticle, goTo, openSample, watchErrors } from './support';
 
 const sections = (page: Page) => page.getByRole('list', { name: 'Sections' });
 const heading = (page: Page, number: string) =>
@@ -213,4 +213,37 @@ test('changed evidence proposes and never rearranges the plan', async ({ page })
 	expect(await headings(page)).toEqual(before);
 	await changes.getByRole('button', { name: 'Leave the plan as it is' }).click();
 	await expect.poll(() => headings(page)).toEqual(before);
+});
+
+test('the manuscript follows the plan without losing text, and the plan takes the manuscript’s outline', async ({
+	page
+}) => {
+	test.setTimeout(90_000);
+	await propose(page);
+	await draftArticle(page);
+	const manuscript = page.getByRole('textbox', { name: 'Manuscript' });
+	const textOf = async () =>
+		(await manuscript.locator('p, li').allTextContents()).filter(Boolean).sort();
+	const before = await textOf();
+	const titles = manuscript.getByRole('heading', { level: 2 });
+	const [, second] = await titles.allTextContents();
+	await goTo(page, 'Plan');
+	await heading(page, '1').fill('Our stone, and where it comes from');
+	await heading(page, '1').press('Enter');
+	await page.getByRole('button', { name: 'Place the rest' }).focus();
+	await heading(page, '2').click();
+	await page.keyboard.press('Alt+ArrowUp');
+	await expect(heading(page, '1')).toHaveValue(second!);
+	await goTo(page, 'Write');
+	await expect(titles.nth(0)).toHaveText(second!);
+	await expect(titles.nth(1)).toHaveText('Our stone, and where it comes from');
+	expect(await textOf()).toEqual(before);
+	// and the other way round
+	await titles.nth(1).click();
+	await page.keyboard.press('End');
+	await page.keyboard.type(', in my words');
+	await page.getByRole('button', { name: 'Take them into the plan' }).click();
+	await expect(page.getByText(/Took the manuscript’s outline into the plan/)).toBeVisible();
+	await goTo(page, 'Plan');
+	await expect(heading(page, '2')).toHaveValue('Our stone, and where it comes from, in my words');
 });

@@ -23,6 +23,8 @@ export interface Landed {
 	readonly placed: number;
 	readonly greedy: number;
 	readonly headings: number;
+	/** Headings again, with no limit of room; a term that no heading shares a word with is left out. */
+	readonly freely: number;
 	readonly random: number;
 	/** Terms of the others' evidence that the hidden page uses. */
 	readonly terms: number;
@@ -95,6 +97,7 @@ export function landedOf(page: HiddenPage): Landed {
 		placed: placed.share,
 		greedy: share(withKept(fillGreedily(posed.problem, nothing).uses)).share,
 		headings: chance((random) => byHeadings(page, posed.problem, random)),
+		freely: share(freelyByHeadings(page)).share,
 		random: chance((random) =>
 			fillInOrder(posed.problem, () => Math.floor(random() * sections.length))
 		),
@@ -118,6 +121,18 @@ function byHeadings(
 		);
 		const most = Math.max(...overlaps);
 		return most > 0 ? overlaps.indexOf(most) : Math.floor(random() * sections.length);
+	});
+}
+
+function freelyByHeadings({ findings, sections }: HiddenPage): number[][] {
+	const stems = sections.map(({ heading }) => new Set(contentStemsOf(heading)));
+	return findings.terms.map(({ phrase }) => {
+		const said = contentStemsOf(phrase);
+		const overlaps = stems.map((of) => said.filter((stem) => of.has(stem)).length);
+		const most = Math.max(...overlaps);
+		return overlaps.map((overlap, s) =>
+			most > 0 && s === overlaps.indexOf(overlap) && overlap === most ? 1 : 0
+		);
 	});
 }
 
@@ -153,6 +168,7 @@ export function meanLanded(pages: readonly HiddenPage[]): Landed {
 		placed: mean(({ placed }) => placed),
 		greedy: mean(({ greedy }) => greedy),
 		headings: mean(({ headings }) => headings),
+		freely: mean(({ freely }) => freely),
 		random: mean(({ random }) => random),
 		terms: mean(({ terms }) => terms)
 	};

@@ -11,6 +11,22 @@ export async function savePlan(assignment: string, plan: Plan | null): Promise<v
 	else await db.plans.put({ assignment, plan, updatedAt: Date.now() });
 }
 
+/** Saves a plan and the manuscripts that follow it, as one; `docs` are new texts by take. */
+export async function savePlanAndTakes(
+	assignment: string,
+	plan: Plan | null,
+	docs: ReadonlyMap<string, TakeDoc>
+): Promise<void> {
+	await db.transaction('rw', db.plans, db.takes, async () => {
+		await savePlan(assignment, plan);
+		for (const [id, doc] of docs) {
+			const stored = await db.takes.get(id);
+			if (stored)
+				await db.takes.update(id, { doc, revision: stored.revision + 1, updatedAt: Date.now() });
+		}
+	});
+}
+
 export function listTakes(assignment: string): Promise<Take[]> {
 	return db.takes.where({ assignment }).sortBy('order');
 }

@@ -30,7 +30,7 @@ import {
 	sketchOf,
 	type Article
 } from '$lib/core/pages';
-import { placeRest, proposePlan } from '$lib/core/plan';
+import { placeRest, proposeAgain, proposePlan } from '$lib/core/plan';
 import {
 	standingOfPage,
 	textOfBlocks,
@@ -224,6 +224,8 @@ const worker: AnalysisWorker = {
 	},
 
 	propose: async (findings, wishes) => proposePlan(findings, wishes),
+	proposeAgain: async (plan, findings, wishes) =>
+		proposeAgain(plan, findings, () => `section:${crypto.randomUUID()}`, wishes),
 	placeRest: async (plan, findings) => placeRest(plan, findings),
 
 	async runs(input) {

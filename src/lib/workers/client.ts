@@ -27,6 +27,7 @@ export const analysis: AnalysisWorker = {
 	context: (input, term) => worker().context(input, term),
 	longPhrases: (input, findings) => worker().longPhrases(input, findings),
 	propose: (findings, wishes) => worker().propose(findings, wishes),
+	proposeAgain: (plan, findings, wishes) => worker().proposeAgain(plan, findings, wishes),
 	placeRest: (plan, findings) => worker().placeRest(plan, findings),
 	runs: (input) => worker().runs(input),
 	draft: (input, findings, plan) => worker().draft(input, findings, plan),

@@ -149,6 +149,8 @@ export interface AnalysisWorker {
 	): Promise<Context[]>;
 	longPhrases(input: EvidenceInput, findings: Findings): Promise<LongPhrase[]>;
 	propose(findings: Findings, wishes: Wishes): Promise<Plan>;
+	/** Proposes anew over a plan that stands; what is locked stays. */
+	proposeAgain(plan: Plan, findings: Findings, wishes: Wishes): Promise<Plan>;
 	placeRest(plan: Plan, findings: Findings): Promise<Plan>;
 	runs(input: EvidenceInput): Promise<RunIndex>;
 	draft(input: EvidenceInput, findings: Findings, plan: Plan): Promise<TakeDoc>;

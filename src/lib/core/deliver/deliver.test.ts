@@ -203,4 +203,45 @@ describe('older archives', () => {
 			assignment: { edits: NO_EDITS, strikeRules: manifest.assignment.strikeRules }
 		});
 	});
+
+	it('of the fourth format are read: sections take notes and refuse nothing, terms have no level', () => {
+		const parts = { topic: 0.5, company: 0, heading: 1, position: 0.2 };
+		const plan = {
+			title: 'Walls',
+			titleTag: 'Walls',
+			description: '',
+			slug: 'walls',
+			value: 1,
+			bound: 1,
+			unplaced: [{ term: 'mortar', reason: 'full' }],
+			sections: [
+				{
+					id: 'section:1',
+					level: 2,
+					heading: 'The cope',
+					kind: 'steps',
+					budget: 100,
+					topics: [],
+					intent: 'plain',
+					position: null,
+					terms: [{ term: 'cope', uses: 1, affinity: 0.5, parts, reason: '', locked: false }],
+					questions: [],
+					facts: [],
+					locked: false
+				}
+			]
+		};
+		const read = readArchive(
+			zipSync({
+				'assignment.json': strToU8(JSON.stringify({ ...manifest, version: 4, plan })),
+				'pages/01.html': strToU8('<h1>Walls</h1>')
+			})
+		);
+		expect(read.kind === 'read' && read.archive.manifest.plan).toMatchObject({
+			confined: {},
+			dismissed: {},
+			unplaced: [{ term: 'mortar', reason: 'full', placed: 0, remedies: [] }],
+			sections: [{ notes: [], refused: [], headings: [], terms: [{ parts: { level: 0 } }] }]
+		});
+	});
 });

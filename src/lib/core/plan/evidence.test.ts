@@ -20,6 +20,7 @@ import {
 	planOfOutline,
 	planOfToday,
 	plannedWords,
+	proposeAgain,
 	proposePlan,
 	readOutline,
 	titleOptionsOf,
@@ -121,6 +122,35 @@ describe('placement', () => {
 			({ note }) => findings.notePassages.find(({ id }) => id === note)!.text
 		);
 		expect(texts.join(' ')).toMatch(/trench/i);
+	});
+});
+
+describe('proposing anew', () => {
+	it('keeps ids of sections on the same matter, and locked sections wholly and in their place', () => {
+		const own = {
+			...plan.sections[4]!,
+			id: 'mine',
+			heading: 'A part of my own',
+			headings: [],
+			locked: true
+		};
+		const kept = {
+			...plan,
+			sections: plan.sections
+				.map((section, i) => ({ ...section, id: `old-${i}`, locked: i === 2 }))
+				.toSpliced(3, 0, own)
+		};
+		let n = 0;
+		const again = proposeAgain(kept, findings, () => `new-${n++}`);
+		expect(n).toBe(0);
+		expect(again.sections.map(({ id }) => id)).toEqual(kept.sections.map(({ id }) => id));
+		expect(again.sections[2]).toEqual(kept.sections[2]);
+		expect(again.sections[3]).toEqual(own);
+		expect(plannedWords(again.sections)).toBe(findings.targetWords);
+		const { findings: fewer } = demoFindings({ pages: 4 });
+		const other = proposeAgain(kept, fewer, () => `new-${n++}`);
+		expect(new Set(other.sections.map(({ id }) => id)).size).toBe(other.sections.length);
+		expect(other.sections.find(({ id }) => id === 'mine')).toEqual(own);
 	});
 });
 

@@ -6,6 +6,7 @@ export * from './match-topics';
 export * from './affinity';
 export * from './place';
 export * from './propose';
+export * from './propose-again';
 export * from './budgets';
 export * from './limits';
 export * from './place-facts';

@@ -46,28 +46,31 @@ export function placeTerms(
 	const solved = solvePlacement(problem);
 	const placed = sections.map((section, s) => ({
 		...section,
-		terms: [
-			...kept[s]!,
-			...terms.flatMap((term, t): TermPlacement[] => {
-				const uses = solved.uses[t]![s]!;
-				if (uses === 0) return [];
-				return [
-					{
-						term: term.key,
-						uses,
-						affinity: affinityOf(parts[t]![s]!),
-						parts: parts[t]![s]!,
-						reason: reasonOf(term, parts[t]![s]!, findings),
-						locked: false
-					}
-				];
-			})
-		].sort(
-			(a, b) =>
-				weightRank(terms, a) - weightRank(terms, b) ||
-				b.affinity - a.affinity ||
-				(a.term < b.term ? -1 : 1)
-		)
+		// a locked section stays as it is, to the order of what stands in it
+		terms: section.locked
+			? section.terms
+			: [
+					...kept[s]!,
+					...terms.flatMap((term, t): TermPlacement[] => {
+						const uses = solved.uses[t]![s]!;
+						if (uses === 0) return [];
+						return [
+							{
+								term: term.key,
+								uses,
+								affinity: affinityOf(parts[t]![s]!),
+								parts: parts[t]![s]!,
+								reason: reasonOf(term, parts[t]![s]!, findings),
+								locked: false
+							}
+						];
+					})
+				].sort(
+					(a, b) =>
+						weightRank(terms, a) - weightRank(terms, b) ||
+						b.affinity - a.affinity ||
+						(a.term < b.term ? -1 : 1)
+				)
 	}));
 	return {
 		sections: placed,

@@ -14,7 +14,7 @@ import { headingFor, pageHeadingsOf, subjectOf } from './wording';
 
 /** What the brief asks of an outline. */
 export type Wishes = Pick<Brief, 'form' | 'callToAction'>;
-const NO_WISHES: Wishes = { form: null, callToAction: '' };
+export const NO_WISHES: Wishes = { form: null, callToAction: '' };
 
 /**
  * Proposes a whole plan from the evidence: topics chosen by how many pages treat them, in

@@ -4,3 +4,4 @@ export * from './tally';
 export * from './markdown';
 export * from './term-state';
 export * from './slips';
+export * from './plan-sync';

@@ -9,13 +9,14 @@ import {
 	type ListedPhrase
 } from '$lib/core/findings';
 import { planOfToday, type Plan } from '$lib/core/plan';
+import { followPlan, planFromTake, type TakeDoc } from '$lib/core/takes';
 import type { PageStanding } from '$lib/core/standing';
 import { follow } from '$lib/data/follow';
 import { phraseKeyOf, phrasesAbout, type RankedResult } from '$lib/core/keywords';
 import { isMaterial, momentOf, timeOf } from '$lib/core/notes';
 import { alikePagesOf } from '$lib/core/pages';
 import { listAwaited, listNotes, listPages } from '$lib/data/pages';
-import { listTakes, readPlan, savePlan } from '$lib/data/takes';
+import { listTakes, readPlan, savePlanAndTakes } from '$lib/data/takes';
 import { changeAssignment } from '$lib/data/assignments';
 import { readAllRows } from '$lib/data/keywords';
 import {
@@ -260,14 +261,38 @@ export class Session {
 	/** Stores a changed plan as a step that can be taken back. */
 	async changePlan(label: string, plan: Plan | null, { quiet = true } = {}): Promise<void> {
 		const before = this.plan;
+		const after = $state.snapshot(plan) as Plan | null;
 		await history.run(
 			{
 				label,
-				redo: () => savePlan(this.id, $state.snapshot(plan) as Plan | null),
-				undo: () => savePlan(this.id, before)
+				redo: () => this.#savePlan(before, after),
+				undo: () => this.#savePlan(after, before)
 			},
 			{ quiet }
 		);
+	}
+
+	/** Stores a plan; the takes follow what has changed of its outline. */
+	async #savePlan(from: Plan | null, to: Plan | null): Promise<void> {
+		const docs = new Map<string, TakeDoc>();
+		if (from && to)
+			for (const { id, doc } of await listTakes(this.id)) {
+				const followed = followPlan(doc, from, to);
+				if (followed !== doc) docs.set(id, followed);
+			}
+		await savePlanAndTakes(this.id, to, docs);
+	}
+
+	/** Takes the outline of a manuscript into the plan, as a step that can be taken back. */
+	async planFromTake(take: Take, doc: TakeDoc): Promise<void> {
+		const before = this.plan;
+		if (!before) return;
+		const taken = planFromTake(doc, before, () => `section:${crypto.randomUUID()}`);
+		await history.run({
+			label: 'Took the manuscript’s outline into the plan',
+			redo: () => savePlanAndTakes(this.id, taken.plan, new Map([[take.id, taken.doc]])),
+			undo: () => savePlanAndTakes(this.id, before, new Map([[take.id, doc]]))
+		});
 	}
 
 	/** Stores changed values of the assignment as a step that can be taken back. */

@@ -24,6 +24,7 @@ import {
 	topicsOf,
 	warningsOf,
 	withBriefTitles,
+	withIdsOf,
 	type EvidenceChange,
 	type Plan,
 	type PlanSection,
@@ -110,7 +111,10 @@ export class PlanDesk {
 		const brief = this.session.assignment?.brief ?? EMPTY_BRIEF;
 		await this.#work(async () => {
 			const { form, callToAction } = brief;
-			const proposed = await analysis.propose(findings, { form, callToAction });
+			const wishes = { form, callToAction };
+			const proposed = plan
+				? await analysis.proposeAgain($state.snapshot(plan) as Plan, findings, wishes)
+				: await analysis.propose(findings, wishes);
 			await this.save(
 				plan ? 'Proposed the plan again' : 'Proposed a plan',
 				withBriefTitles(proposed, brief),
@@ -136,7 +140,14 @@ export class PlanDesk {
 		const { findings } = this;
 		if (!findings) return;
 		await this.#work(async () => {
-			const placed = await analysis.placeRest($state.snapshot(outline) as Plan, findings);
+			// manuscripts stay with the sections that treat the same
+			const sections = this.plan
+				? withIdsOf(outline.sections, this.plan.sections, newId)
+				: outline.sections;
+			const placed = await analysis.placeRest(
+				$state.snapshot({ ...outline, sections }) as Plan,
+				findings
+			);
 			const brief = this.session.assignment?.brief ?? EMPTY_BRIEF;
 			await this.save(label, withBriefTitles(placed, brief), this.plan === null);
 		});

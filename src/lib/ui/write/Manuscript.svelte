@@ -17,7 +17,7 @@
 	import type { Findings } from '$lib/core/findings';
 	import type { Plan } from '$lib/core/plan';
 	import type { Move } from '$lib/core/standing';
-	import type { DocNode, RunIndex, TakeDoc } from '$lib/core/takes';
+	import { outlineDifference, type DocNode, type RunIndex, type TakeDoc } from '$lib/core/takes';
 	import type { Take } from '$lib/data/db';
 	import { addTake } from '$lib/data/takes';
 	import type { Session } from '../assignment/session.svelte';
@@ -83,6 +83,7 @@
 	);
 	let margin = $state<HTMLElement>();
 	let isRenaming = $state(false);
+	let differs = $state.raw<readonly string[]>([]);
 
 	// made anew for each take
 	// svelte-ignore state_referenced_locally
@@ -121,6 +122,7 @@
 			if (!reading) return;
 			moves = current.moves(reading);
 			wording = wordingOf(reading);
+			differs = differencesOf(open);
 		}, 350);
 	}
 
@@ -304,6 +306,22 @@
 				{ type: 'text', text: ' ' }
 			])
 			.run();
+	}
+
+	/** What the manuscript's outline has that the plan has not, in words. */
+	function differencesOf(open: Editor): string[] {
+		const { renamed, added, isMoved } = outlineDifference(open.getJSON() as TakeDoc, plan);
+		return [
+			renamed.length > 0 ? `${renamed.length} worded otherwise` : '',
+			added.length > 0 ? `${added.length} new` : '',
+			isMoved ? 'in another order' : ''
+		].filter(Boolean);
+	}
+
+	async function takeOutline() {
+		if (!editor) return;
+		await keeper.flush();
+		await session.planFromTake(take, editor.getJSON() as TakeDoc);
 	}
 
 	const lacking = $derived(reading?.slips.filter(({ at }) => at < 0) ?? []);
@@ -540,6 +558,14 @@
 					>
 				</div>
 				<div class="manuscript" {@attach mount}></div>
+				{#if differs.length > 0}
+					<p class="mx-11 mb-3 text-ink-2" role="status">
+						The headings here are not the plan’s: {differs.join(', ')}.
+						<button class="linkish ml-1" onclick={() => void takeOutline()}
+							>Take them into the plan</button
+						>
+					</p>
+				{/if}
 				{#if lacking.length > 0}
 					<div class="mx-11 mb-10 border-t border-rule pt-3 text-ink-2">
 						Planned, and not in this take: {#each lacking as slip, i (slip.section)}{i > 0
