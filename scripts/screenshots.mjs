@@ -102,10 +102,22 @@ async function walk(theme, names) {
 	await page.getByRole('tab', { name: 'Shape' }).click();
 	await take('findings-shape');
 	await stage('Plan');
+	await take('plan-empty');
 	await page.getByRole('button', { name: 'Propose a plan' }).click();
-	await page.getByRole('button', { name: 'placed foundation trench', exact: true }).first().click();
+	await page.getByRole('textbox', { name: 'Heading of section 3', exact: true }).click();
 	await take('plan');
+	await page.getByRole('textbox', { name: 'Heading of section 1', exact: true }).click();
+	await page
+		.getByRole('button', { name: /^placed foundation trench/ })
+		.first()
+		.click();
+	await page.getByRole('button', { name: 'See the sentences' }).click();
+	await take('plan-why');
 	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'Compare with a page' }).click();
+	await page.getByRole('button', { name: /^B · / }).click();
+	await take('plan-compare');
+	await page.getByRole('button', { name: 'Back to the plan' }).click();
 	await stage('Write');
 	await page.getByRole('button', { name: 'Draft the article' }).click();
 	await page.getByRole('img', { name: /Pages: [A-I] [0-9]/ }).waitFor({ timeout: 60_000 });
@@ -135,17 +147,18 @@ await walk('paper', [
 	'client',
 	'gather',
 	'gather-came-in',
-	'gather-trouble',
 	'findings-terms',
-	'findings-phrases',
 	'findings-topics',
 	'findings-questions',
 	'findings-facts',
 	'findings-shape',
+	'plan-empty',
 	'plan',
+	'plan-why',
+	'plan-compare',
 	'write',
 	'deliver'
 ]);
-await walk('night', ['scout', 'findings-terms', 'write']);
+await walk('night', ['findings-terms', 'write']);
 await browser.close();
 server.kill();

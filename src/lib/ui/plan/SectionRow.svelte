@@ -26,6 +26,8 @@
 	const isChosen = $derived(desk.chosen === section.id);
 	const number = $derived(desk.numbers.get(section.id) ?? '');
 	let isOver = $state(false);
+	/** While it is pressed nothing may move under the pointer; the click chooses. */
+	let isPressed = false;
 
 	function setBudget(text: string) {
 		const budget = Number(text.replace(/\D/g, ''));
@@ -50,8 +52,12 @@
 	class:chosen={isChosen}
 	class:over={isOver}
 	style:margin-left="{Math.max(0, section.level - 2) * 28}px"
-	onclick={() => (desk.chosen = section.id)}
-	onfocusin={() => (desk.chosen = section.id)}
+	onpointerdown={() => (isPressed = true)}
+	onpointerleave={() => (isPressed = false)}
+	onclick={() => ((isPressed = false), (desk.chosen = section.id))}
+	onfocusin={() => {
+		if (!isPressed) desk.chosen = section.id;
+	}}
 	ondragover={(event) => {
 		if (!desk.dragged) return;
 		event.preventDefault();
