@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { Findings } from '../findings';
+import { assembleFindings, type Findings } from '../findings';
 import { demoFindings } from '../../../../tests/support/demo';
 import { hideEach, meanLanded } from '../../../../tests/support/hide-one';
 import { readSubjects } from '../../../../tests/support/subjects';
@@ -108,6 +108,24 @@ describe('placement', () => {
 				.find(({ id }) => id === remedy.section)!
 				.terms.reduce((sum, placement) => sum + placement.uses, 0);
 		expect(uses(again)).toBeGreaterThan(uses(kept));
+	});
+
+	it('has a place for what the brief requires though no page uses it', () => {
+		const { pages } = demoFindings();
+		const asked = assembleFindings(
+			pages.map(({ work }) => work),
+			[],
+			{
+				keyword: findings.keyword,
+				targetWords: 1800,
+				asked: [],
+				required: ['trench spade rental', 'moonlight picnic']
+			}
+		);
+		const made = proposePlan(asked);
+		for (const key of ['trench spade rental', 'moonlight picnic'])
+			expect(holders(made, key).length, key).toBeGreaterThan(0);
+		expect(holders(made, 'trench spade rental')[0]!.heading).toMatch(/trench/i);
 	});
 
 	it('shows where the facts of a section disagree', () => {

@@ -26,6 +26,9 @@ export const PLACE_LIMITS = {
 	firstUse: 0.5
 } as const;
 
+/** What a heading that speaks of a required phrase adds where no page says where it stands. */
+const REQUIRED_BY_HEADING = 0.5;
+
 /** Value of a placed use by weight of its term. */
 const WEIGHT_VALUE = { must: 3, should: 2, could: 1 } as const;
 
@@ -139,11 +142,19 @@ export function placementProblem(
 		gains: terms.map((term, t) =>
 			sections.map((section, s) => {
 				const affinity = affinityOf(parts[t]![s]!);
-				return section.locked ||
+				if (
+					section.locked ||
 					kept[s]!.some((placement) => placement.term === term.key) ||
-					!mayStand(term.key, section, confined) ||
-					affinity < PLACE_LIMITS.least ||
-					!hasReason(parts[t]![s]!)
+					!mayStand(term.key, section, confined)
+				)
+					return 0;
+				// what the brief asks for and no page uses goes where a heading speaks of it, else where there is room
+				if (term.uses.length === 0)
+					return isRunning(section)
+						? WEIGHT_VALUE[term.weight] *
+								(PLACE_LIMITS.least + affinity + REQUIRED_BY_HEADING * parts[t]![s]!.heading)
+						: 0;
+				return affinity < PLACE_LIMITS.least || !hasReason(parts[t]![s]!)
 					? 0
 					: WEIGHT_VALUE[term.weight] * affinity;
 			})
@@ -188,6 +199,11 @@ export function mayStand(term: string, section: PlanSection, confined: Plan['con
 	if (section.refused.includes(term)) return false;
 	const only = confined[term];
 	return only === undefined || only.includes(section.id);
+}
+
+/** Whether a section is made of running text on one matter. */
+function isRunning({ kind, level }: PlanSection): boolean {
+	return level > 1 && kind !== 'faq' && kind !== 'closing' && kind !== 'takeaways';
 }
 
 function ownShare({ uses }: Term): number {
@@ -339,6 +355,10 @@ function missingTopics(
 }
 
 function reasonOf(term: Term, parts: AffinityParts, findings: Findings): string {
+	if (term.uses.length === 0)
+		return parts.heading > 0
+			? 'No page uses it; the heading shares words with it.'
+			: 'No page uses it; it stands where there is room.';
 	const said: string[] = [];
 	const percent = (n: number) => `${Math.round(100 * n)}%`;
 	if (parts.topic > 0) said.push(`pages use it under this topic (${percent(parts.topic)})`);
