@@ -1,6 +1,7 @@
 <!-- The heading of a section, edited in place, with what is questionable about it while it is typed. -->
 <script lang="ts">
-	import { headingsFor, plainOf, type PlanSection } from '$lib/core/plan';
+	import { EFFORT_RULES } from '$lib/core/brief';
+	import { containsTerm, headingsFor, plainOf, type PlanSection } from '$lib/core/plan';
 	import Popup from '../parts/Popup.svelte';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import { usePlanDesk } from './desk.svelte';
@@ -21,7 +22,26 @@
 			.filter(({ id, level }) => id !== section.id && level > 1)
 			.map(({ heading }) => heading)
 	);
-	const issues = $derived(typed === null || !desk.check ? [] : desk.check(typed, others));
+	const issues = $derived(
+		typed === null || !desk.check
+			? []
+			: [...desk.check(typed, others).map(({ text }) => text), ...keywordIssue(typed)]
+	);
+
+	/** The exact keyword has to stand in one H2; this may be the one. */
+	function keywordIssue(heading: string): string[] {
+		const keyword = desk.findings?.keyword ?? '';
+		const asks = desk.findings
+			? EFFORT_RULES[desk.findings.effort].keywordPlaces.includes('h2')
+			: false;
+		if (!asks || section.level !== 2 || !containsTerm(section.heading, keyword)) return [];
+		const h2s = (desk.plan?.sections ?? []).filter(
+			({ id, level }) => id !== section.id && level === 2
+		);
+		return [heading, ...h2s.map((one) => one.heading)].some((text) => containsTerm(text, keyword))
+			? []
+			: [`No H2 would hold “${keyword}”.`];
+	}
 	const alternatives = $derived.by(() => {
 		const { findings } = desk;
 		if (!isChosen || isOpening || !findings) return [];
@@ -39,7 +59,7 @@
 	}
 </script>
 
-<span class="min-w-0 flex-1">
+<span class="min-w-0 flex-1 max-sm:order-first max-sm:basis-full">
 	<span class="flex items-baseline gap-2">
 		<input
 			class="min-w-0 flex-1 bg-transparent px-2 font-serif text-[15.5px] font-semibold"
@@ -70,7 +90,7 @@
 	</span>
 	{#if issues.length > 0}
 		<span id="issues-{section.id}" class="block px-2 text-xs text-plum" role="status"
-			>{issues.map(({ text }) => text).join(' ')}</span
+			>{issues.join(' ')}</span
 		>
 	{/if}
 </span>

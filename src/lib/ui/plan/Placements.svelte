@@ -41,7 +41,7 @@
 	}
 </script>
 
-<p class="flex flex-wrap gap-x-4 gap-y-0.5 pl-[52px]">
+<p class="flex flex-wrap gap-x-4 gap-y-0.5 pl-[52px] max-sm:pl-2">
 	{#each shown as placement (placement.term)}
 		<Popover.Root>
 			<Popover.Trigger
@@ -98,7 +98,7 @@
 	>
 {/snippet}
 {#if isChosen}
-	<ul class="mt-1 pl-[52px]">
+	<ul class="mt-1 pl-[52px] max-sm:pl-2">
 		{#each section.questions as { question, reason } (question)}
 			<li
 				class="text-primary"

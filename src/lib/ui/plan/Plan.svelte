@@ -175,9 +175,9 @@
 			class="flex min-h-0 min-w-0 flex-col border-l border-rule bg-sheet px-6 pt-4 max-sm:px-3"
 			aria-label="Outline"
 		>
-			<div class="flex items-baseline gap-3">
+			<div class="flex items-baseline gap-3 max-sm:flex-wrap">
 				<input
-					class="min-w-0 flex-1 bg-transparent font-serif text-xl font-semibold"
+					class="min-w-0 flex-1 bg-transparent font-serif text-xl font-semibold max-sm:basis-full"
 					value={plan.title}
 					aria-label="Title of the article"
 					onchange={(event) =>

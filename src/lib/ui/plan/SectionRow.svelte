@@ -66,7 +66,7 @@
 	ondragleave={() => (isOver = false)}
 	ondrop={drop}
 >
-	<div class="flex items-baseline gap-2">
+	<div class="flex items-baseline gap-2 max-sm:flex-wrap">
 		{#if isOpening}
 			<span class="w-4"></span>
 		{:else}
