@@ -8,6 +8,7 @@ import {
 	changesSince,
 	conflictsIn,
 	deedOf,
+	formOf,
 	headingChecker,
 	headingsFor,
 	isPlural,
@@ -16,6 +17,7 @@ import {
 	placeTerms,
 	plainOf,
 	planCsv,
+	planInForm,
 	planMarkdown,
 	planOfOutline,
 	planOfToday,
@@ -330,6 +332,20 @@ describe('outlines from elsewhere', () => {
 		const footings = mine.sections.find(({ heading }) => heading === 'Laying footings')!;
 		expect(footings.terms.map(({ term }) => term)).toContain('footing');
 		expect(mine.sections.at(-1)!.questions.length).toBeGreaterThan(0);
+	});
+});
+
+describe('the form of a plan', () => {
+	it('keeps headings, kinds and shares for another keyword and length', () => {
+		const form = formOf(plan, 'Guides', findings.keyword);
+		const other: Findings = { ...findings, keyword: 'how to lay a hedge', targetWords: 1000 };
+		const made = planInForm(form, other);
+		expect(made.sections.map(({ level, kind }) => [level, kind])).toEqual(
+			plan.sections.map(({ level, kind }) => [level, kind])
+		);
+		expect(plannedWords(made.sections)).toBe(1000);
+		expect(made.sections.some(({ heading }) => /how to lay a hedge/i.test(heading))).toBe(true);
+		expect(made.sections.some(({ heading }) => /dry stone wall, /i.test(heading))).toBe(false);
 	});
 });
 
