@@ -1,4 +1,11 @@
-import { contentStemsOf, isStopWord, plainWord, singularOf, wordsOfSentence } from '../text';
+import {
+	contentStemsOf,
+	everydayRateOfForm,
+	isStopWord,
+	plainWord,
+	singularOf,
+	wordsOfSentence
+} from '../text';
 import { NO_EDITS, rulesOf, type GroupEdits, type GroupRules } from './edits';
 import type { Fact } from './facts';
 import { numberOf } from './number-words';
@@ -33,8 +40,11 @@ export interface FactGroup {
 	readonly high: number;
 	/** Pages and notes that state it, by id. */
 	readonly sources: readonly string[];
-	/** Whether sources differ by more than a tenth, agree, or only one speaks. */
-	readonly agreement: 'differs' | 'agrees' | 'alone';
+	/**
+	 * Whether sources differ by more than a tenth, agree, or only one speaks; `mixed` when figures
+	 * lie apart whose sentences have too little in common to say that they contradict each other.
+	 */
+	readonly agreement: 'differs' | 'agrees' | 'mixed' | 'alone';
 	/** Whether things are counted and not measured. */
 	readonly isCount: boolean;
 	/** Whether no counted page has it. */
@@ -61,6 +71,8 @@ interface Statement {
 const REACH = 12;
 /** Words away from a figure at which a word says half as much of it. */
 const HALF_WAY = 6;
+/** Weight of a word that stands in the heading alone. */
+const IN_HEADING = 0.4;
 /** What a length can be the length of; two that say different things are never compared. */
 const EXTENTS: readonly (readonly [name: string, words: RegExp])[] = [
 	['depth', /^(?:deep|depth|deeper|down)$/i],
@@ -70,8 +82,19 @@ const EXTENTS: readonly (readonly [name: string, words: RegExp])[] = [
 	['spacing', /^(?:apart|centres|centers|intervals|spacing|spaced|distance|between|every)$/i],
 	['thickness', /^(?:thick|thickness|thicker)$/i]
 ];
+const EXTENT_STEMS: ReadonlySet<string> = new Set(
+	contentStemsOf(
+		'deep depth down wide width breadth across broad high height tall long length apart centre interval spacing distance every thick thickness row'
+	)
+);
 /** Likeness of contexts from which two figures are of the same thing; set on the labelled subjects and the demo. */
 const SAME_AT = 0.38;
+/** What a word must add to the likeness of two contexts to count among those they share. */
+const SHARED_AT = 0.07;
+/** Likeness of contexts from which one shared word is enough for two figures to contradict each other. */
+const PLAIN_AT = 0.65;
+/** Uses in a million everyday words from which a word that is no term names nothing. */
+const TOO_COMMON = 700;
 /** Ratio from which two figures are of different things, whatever the words. */
 const MOST_APART = 8;
 /** Part by which two statements may miss one another and still agree. */
@@ -195,7 +218,10 @@ function stemsAround({ text, heading }: Fact, quantity: Quantity): Surroundings[
 	};
 	before.reverse().forEach((word, i) => put(word.text, i));
 	after.forEach((word, i) => put(word.text, i));
-	for (const stem of contentStemsOf(heading)) if (!near.has(stem)) near.set(stem, 0.4);
+	for (const { text: word } of wordsOfSentence(heading)) {
+		if (unitOf(word.toLowerCase()) !== undefined) continue;
+		for (const stem of contentStemsOf(word)) if (!near.has(stem)) near.set(stem, IN_HEADING);
+	}
 	return { stems: [...near.keys()], nearness: [...near.values()] };
 }
 
@@ -321,7 +347,7 @@ function groupOf(group: readonly Statement[]): FactGroup {
 		low: Math.min(...values.map(({ low }) => low)),
 		high: Math.max(...values.map(({ high }) => high)),
 		sources,
-		agreement: sources.length < 2 ? 'alone' : hasConflict(group) ? 'differs' : 'agrees',
+		agreement: sources.length < 2 ? 'alone' : agreementOf(group),
 		isCount: group[0]!.quantity.kind === 'count',
 		onlyNotes: values.every(({ origin }) => origin === 'note')
 	};
@@ -332,19 +358,50 @@ function inUnit(value: number, from: string, to: string): number {
 	return toBase(value, from).value / toBase(1, to).value;
 }
 
-/** Whether two sources cannot both be right, an "at least" being open upwards and an "up to" downwards. */
-function hasConflict(group: readonly Statement[]): boolean {
-	const spans = group.map(({ fact, quantity, low, high }) => ({
-		source: fact.source,
-		low: quantity.hedge === 'most' ? -Infinity : low - TOLERANCE * Math.abs(low),
-		high: quantity.hedge === 'least' ? Infinity : high + TOLERANCE * Math.abs(high)
-	}));
-	return spans.some((a) =>
-		spans.some((b) => a.source !== b.source && (a.high < b.low || b.high < a.low))
-	);
+/**
+ * Whether two sources cannot both be right, an "at least" being open upwards and an "up to"
+ * downwards. Figures far apart contradict each other only when their sentences plainly speak of
+ * the same thing: "9 a month for feed and bedding" and "12 a month", not the heights of two walls.
+ */
+function agreementOf(group: readonly Statement[]): FactGroup['agreement'] {
+	const spans = group.map((statement) => {
+		const { quantity, low, high } = statement;
+		return {
+			statement,
+			low: quantity.hedge === 'most' ? -Infinity : low - TOLERANCE * Math.abs(low),
+			high: quantity.hedge === 'least' ? Infinity : high + TOLERANCE * Math.abs(high)
+		};
+	});
+	let found: FactGroup['agreement'] = 'agrees';
+	for (const [i, a] of spans.entries()) {
+		for (const b of spans.slice(i + 1)) {
+			if (a.statement.fact.source === b.statement.fact.source) continue;
+			if (a.high >= b.low && b.high >= a.low) continue;
+			if (isOfOneThing(a.statement, b.statement)) return 'differs';
+			found = 'mixed';
+		}
+	}
+	return found;
 }
 
-/** Up to three words that most of the sentences share, in the order of the first; before them what a length measures. */
+function isOfOneThing(a: Statement, b: Statement): boolean {
+	let likeness = 0;
+	let shared = 0;
+	a.stems.forEach((stem, i) => {
+		if (EXTENT_STEMS.has(stem)) return;
+		const at = b.stems.indexOf(stem);
+		const part = at < 0 ? 0 : a.weights[i]! * b.weights[at]!;
+		likeness += part;
+		if (part >= SHARED_AT) shared++;
+	});
+	return shared >= 2 || likeness >= PLAIN_AT;
+}
+
+/**
+ * Up to three words that most of the sentences share, in the order of the first; before them what
+ * a length measures. Words of terms name things; of the others those that everybody uses all day
+ * ("come", "take", "keep") do not. Empty when nothing is left.
+ */
 function labelOf(group: readonly Statement[]): string {
 	const spread = new Map<string, number>();
 	const members = new Map<string, number>();
@@ -358,14 +415,19 @@ function labelOf(group: readonly Statement[]): string {
 	const [first] = group;
 	const names = [...new Set(group.map(({ extent }) => extent))].filter((extent) => extent >= 0);
 	const words = new Map<string, string>();
+	const least = Math.max(2, group.length / 2);
+	const ofTerms = new Set(
+		group.flatMap(({ fact }) => fact.terms).flatMap((key) => key.split(/[ -]/))
+	);
 	for (const text of [first!.fact.heading, first!.fact.text]) {
 		for (const { text: word } of wordsOfSentence(text)) {
 			const stem = contentStemsOf(word)[0];
-			if (stem === undefined || (members.get(stem) ?? 0) < 2 || words.has(stem)) continue;
+			if (stem === undefined || (members.get(stem) ?? 0) < least || words.has(stem)) continue;
 			const plain = singularOf(plainWord(word));
 			const isMeasure =
 				unitOf(plain) !== undefined || EXTENTS.some(([, extent]) => extent.test(plain));
-			if (!isStopWord(plain) && !isMeasure && !/ly$/.test(plain)) words.set(stem, plain);
+			if (isStopWord(plain) || isMeasure || /ly$/.test(plain)) continue;
+			if (ofTerms.has(plain) || everydayRateOfForm(plain) < TOO_COMMON) words.set(stem, plain);
 		}
 	}
 	const order = [...words.keys()];

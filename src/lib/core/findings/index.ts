@@ -15,6 +15,7 @@ export * from './find';
 export * from './follow-ups';
 export * from './habits';
 export * from './long-phrases';
+export * from './question-matter';
 export * from './topic-matter';
 export * from './edits';
 export * from './term-weight';

@@ -4,7 +4,7 @@ import { measuredIn, questionKindOf, type QuestionKind } from './question-form';
 
 /** What a question asks, ready to be compared. */
 export interface QuestionSense {
-	readonly kind: QuestionKind | 'degree';
+	readonly kind: QuestionKind | 'degree' | 'how often' | 'how long';
 	/** Stems and matters with their weights. */
 	readonly parts: ReadonlyMap<string, number>;
 	/** What a question of degree measures: "deep" in "how deep"; null for others. */
@@ -54,12 +54,19 @@ export function senseOf(question: string, weightOf: StemWeight): QuestionSense {
 		put(stem, plain === measured ? 1 : CARRIERS.has(stem) ? 0.3 : weightOf(stem));
 	}
 	if (purposesOf(question).includes('lifespan')) put('@lifespan', 1);
-	const kind = questionKindOf(question);
 	return {
-		kind: kind === 'how' && measured !== null ? 'degree' : kind,
+		kind: finerKindOf(question, measured),
 		parts,
 		measured: measuredPart
 	};
+}
+
+/** The kind of a question; those of degree and of time are told apart by what they measure. */
+function finerKindOf(question: string, measured: string | null): QuestionSense['kind'] {
+	const kind = questionKindOf(question);
+	if (kind === 'how' && measured !== null) return 'degree';
+	if (kind !== 'time' || measured === null) return kind;
+	return /^(?:often|frequently|regularly)$/.test(measured) ? 'how often' : 'how long';
 }
 
 /** Whether two questions ask the same. */

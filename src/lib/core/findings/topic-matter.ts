@@ -1,18 +1,21 @@
 import type { FactGroup } from './fact-groups';
 import type { Findings } from './find';
+import { questionFit } from './question-matter';
 import type { Topic } from './topics';
 
 /** What the evidence holds on one topic. */
 export interface TopicMatter {
 	/** Keys of the terms its sections lean on, strongest first. */
 	readonly terms: readonly string[];
-	/** Ids of the questions asked or answered in its sections. */
+	/** Ids of the questions that ask about it, those asked or answered in its sections first. */
 	readonly questions: readonly string[];
 	/** Figures given in its sections. */
 	readonly figures: readonly FactGroup[];
 }
 
 const TERMS_SHOWN = 8;
+/** Part of a question that the topic must treat for the question to be its own. */
+const ASKS_AT = 0.5;
 
 /** Terms, questions and figures of the sections of a topic, on any page that has it. */
 export function topicMatterOf(topic: Topic, findings: Findings): TopicMatter {
@@ -34,12 +37,18 @@ export function topicMatterOf(topic: Topic, findings: Findings): TopicMatter {
 		.sort((a, b) => b.weight - a.weight || (a.key < b.key ? -1 : 1))
 		.slice(0, TERMS_SHOWN)
 		.map(({ key }) => key);
+	const fitOf = questionFit(findings);
+	const place = { headings: topic.headings.map(({ text }) => text), intent: topic.intent };
 	const questions = findings.questions
-		.filter(
-			({ askedAt, answers }) =>
+		.map((question) => {
+			const { askedAt, answers } = question;
+			const isHere =
 				askedAt.some(({ source, section }) => isIn(source, section)) ||
-				answers.some(({ source, section }) => isIn(source, section))
-		)
+				answers.some(({ source, section }) => isIn(source, section));
+			return { id: question.id, isHere, fit: fitOf(question, place) };
+		})
+		.filter(({ fit }) => fit >= ASKS_AT)
+		.sort((a, b) => Number(b.isHere) - Number(a.isHere) || b.fit - a.fit)
 		.map(({ id }) => id);
 	const here = new Set(
 		findings.facts.filter(({ source, section }) => isIn(source, section)).map(({ id }) => id)

@@ -1,4 +1,5 @@
 import { BACKGROUND } from './background-data';
+import { verbFormsOf } from './inflect';
 
 /*
  * How common a word is in everyday English, as the natural logarithm of its count per
@@ -31,4 +32,21 @@ export function everydayRateOf(word: string): number {
 /** Whether the list of everyday English knows a singular plain word. */
 export function isEverydayWord(word: string): boolean {
 	return load().has(word);
+}
+
+/** From this rate on, the forms of a word are told as the word itself: "took" as "take". */
+const COMMON = 300;
+let forms: Map<string, number> | undefined;
+
+/** Like `everydayRateOf`, a form of a common word counted as the word itself. */
+export function everydayRateOfForm(word: string): number {
+	if (!forms) {
+		forms = new Map();
+		for (const base of load().keys()) {
+			const rate = everydayRateOf(base);
+			if (rate < COMMON) continue;
+			for (const form of verbFormsOf(base)) forms.set(form, Math.max(rate, forms.get(form) ?? 0));
+		}
+	}
+	return Math.max(everydayRateOf(word), forms.get(word) ?? 0);
 }

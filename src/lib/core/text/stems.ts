@@ -1,4 +1,5 @@
 import { stemmer } from 'stemmer';
+import { singularOf } from './inflect';
 import { plainWord, wordsOf } from './words';
 import { oneSpelling } from './spelling';
 import { isStopWord } from './stop-words';
@@ -9,7 +10,7 @@ const stems = new Map<string, string>();
 export function stemOf(word: string): string {
 	let stem = stems.get(word);
 	if (stem === undefined) {
-		stem = stemmer(oneSpelling(word));
+		stem = stemmer(singularOf(oneSpelling(word)));
 		if (stems.size > 60_000) stems.clear();
 		stems.set(word, stem);
 	}

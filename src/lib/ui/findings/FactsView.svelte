@@ -105,6 +105,7 @@
 	const SAID: Record<FactGroup['agreement'], string> = {
 		differs: 'they differ',
 		agrees: 'they agree',
+		mixed: 'they vary',
 		alone: 'one source'
 	};
 
