@@ -73,6 +73,16 @@ describe('figures of one quantity', () => {
 		expect(figure).toMatchObject({ label: '' });
 	});
 
+	it('of a list go each with its own words', () => {
+		const figures = grouped(
+			'Beeswax melts at 62 °C, tallow at 45 °C and lard at 35 °C.',
+			'Use tallow, which melts at 46 °C.',
+			'Take lard, which melts at 34 °C.'
+		);
+		const together = figures.filter(({ sources }) => sources.length > 1);
+		expect(together.map(({ low, high }) => `${low}–${high}`).sort()).toEqual(['34–35', '45–46']);
+	});
+
 	it('never hold a depth and a width, nor two figures of one sentence', () => {
 		expect(
 			grouped('Dig the hole 30 cm deep for the tree.', 'Dig the hole 60 cm wide for the tree.')

@@ -61,8 +61,9 @@ interface Statement {
 	readonly high: number;
 	/** Position in `EXTENTS` of what a length measures; −1 when nothing beside it says so. */
 	readonly extent: number;
-	/** Stems near the figure. */
+	/** Stems near the figure, those of the sentence before those of the heading. */
 	readonly stems: readonly string[];
+	readonly inSentence: number;
 	/** Weight of each; the context is of length one. 0 for the keyword's own. */
 	readonly weights: Float64Array;
 }
@@ -71,6 +72,10 @@ interface Statement {
 const REACH = 12;
 /** Words away from a figure at which a word says half as much of it. */
 const HALF_WAY = 6;
+/** Figures of a kind from which a sentence lists them, each with its own words. */
+const LISTED_FROM = 3;
+/** What a word counts that speaks of another figure of the sentence. */
+const BESIDE = 0.25;
 /** Weight of a word that stands in the heading alone. */
 const IN_HEADING = 0.4;
 /** What a length can be the length of; two that say different things are never compared. */
@@ -175,6 +180,7 @@ function statementsOf(facts: readonly Fact[], keyword: string): Statement[] {
 			high: upTo,
 			extent: dimension === 'length' ? extent : -1,
 			stems: near.stems,
+			inSentence: near.inSentence,
 			weights
 		};
 	});
@@ -185,6 +191,8 @@ interface Surroundings {
 		readonly stems: readonly string[];
 		/** Of each stem, 0–1: how near to the figure it stands. */
 		readonly nearness: readonly number[];
+		/** How many of them stand in the sentence; the rest are the heading's. */
+		readonly inSentence: number;
 	};
 	readonly extent: number;
 }
@@ -202,27 +210,69 @@ function surroundingsOf(fact: Fact, quantity: Quantity): Surroundings {
 }
 
 /** Stems within reach of a figure, the nearest weighing most; those in the heading alone weigh little. */
-function stemsAround({ text, heading }: Fact, quantity: Quantity): Surroundings['near'] {
+function stemsAround(
+	{ text, heading, quantities }: Fact,
+	quantity: Quantity
+): Surroundings['near'] {
 	const start = Math.max(0, text.indexOf(quantity.text));
 	const end = start + quantity.text.length;
+	const [from, to] = ownPart({ text, quantities }, quantity, start, end);
 	const words = wordsOfSentence(text);
 	const before = words.filter((word) => word.end <= start).slice(-REACH);
 	const after = words.filter((word) => word.start >= end).slice(0, REACH);
 	const near = new Map<string, number>();
-	const put = (word: string, distance: number) => {
+	const put = ({ text: word, start: at }: WordAt, distance: number) => {
 		if (/\d/.test(word) || !Number.isNaN(numberOf(word))) return;
 		// other figures and their measures say nothing of what this one is
 		if (unitOf(word.toLowerCase()) !== undefined) return;
-		const weight = 1 / (1 + distance / HALF_WAY);
+		const weight = (at >= from && at < to ? 1 : BESIDE) / (1 + distance / HALF_WAY);
 		for (const stem of contentStemsOf(word)) near.set(stem, Math.max(weight, near.get(stem) ?? 0));
 	};
-	before.reverse().forEach((word, i) => put(word.text, i));
-	after.forEach((word, i) => put(word.text, i));
+	before.reverse().forEach(put);
+	after.forEach(put);
+	const inSentence = near.size;
 	for (const { text: word } of wordsOfSentence(heading)) {
 		if (unitOf(word.toLowerCase()) !== undefined) continue;
 		for (const stem of contentStemsOf(word)) if (!near.has(stem)) near.set(stem, IN_HEADING);
 	}
-	return { stems: [...near.keys()], nearness: [...near.values()] };
+	return { stems: [...near.keys()], nearness: [...near.values()], inSentence };
+}
+
+interface WordAt {
+	readonly text: string;
+	readonly start: number;
+}
+
+/**
+ * The part of a sentence that speaks of one figure where the sentence lists figures of a kind:
+ * "sunflower oil at 230 °C" of "rapeseed oil at 205 °C, sunflower oil at 230 °C and lard at 190 °C".
+ */
+function ownPart(
+	{ text, quantities }: Pick<Fact, 'text' | 'quantities'>,
+	quantity: Quantity,
+	start: number,
+	end: number
+): [from: number, to: number] {
+	const { dimension } = baseOf(quantity);
+	let from = 0;
+	let to = text.length;
+	const alike = quantities.filter((other) => baseOf(other).dimension === dimension);
+	if (alike.length < LISTED_FROM) return [from, to];
+	for (const other of alike) {
+		if (other === quantity) continue;
+		const at = text.indexOf(other.text);
+		const past = at + other.text.length;
+		if (at < 0) continue;
+		if (past <= start) from = Math.max(from, past + boundaryIn(text.slice(past, start), 0));
+		else if (at >= end) to = Math.min(to, end + boundaryIn(text.slice(end, at), at - end));
+	}
+	return [from, to];
+}
+
+/** Where one statement ends and the next begins between two figures; without a sign of it, `otherwise`. */
+function boundaryIn(between: string, otherwise: number): number {
+	const last = (sign: RegExp) => [...between.matchAll(sign)].at(-1)?.index;
+	return last(/[,;:]/g) ?? last(/\b(?:and|or|but|while)\b/g) ?? otherwise;
 }
 
 interface Gathering {
@@ -368,15 +418,15 @@ function agreementOf(group: readonly Statement[]): FactGroup['agreement'] {
 		const { quantity, low, high } = statement;
 		return {
 			statement,
-			low: quantity.hedge === 'most' ? -Infinity : low - TOLERANCE * Math.abs(low),
-			high: quantity.hedge === 'least' ? Infinity : high + TOLERANCE * Math.abs(high)
+			low: quantity.hedge === 'most' ? -Infinity : low,
+			high: quantity.hedge === 'least' ? Infinity : high
 		};
 	});
 	let found: FactGroup['agreement'] = 'agrees';
 	for (const [i, a] of spans.entries()) {
 		for (const b of spans.slice(i + 1)) {
 			if (a.statement.fact.source === b.statement.fact.source) continue;
-			if (a.high >= b.low && b.high >= a.low) continue;
+			if (!isApart(a, b) && !isApart(b, a)) continue;
 			if (isOfOneThing(a.statement, b.statement)) return 'differs';
 			found = 'mixed';
 		}
@@ -384,16 +434,40 @@ function agreementOf(group: readonly Statement[]): FactGroup['agreement'] {
 	return found;
 }
 
+/** What the sentence itself says around a figure, the heading and words of extent left out. */
+function saidOf({ stems, weights, inSentence }: Statement): Map<string, number> {
+	const said = new Map<string, number>();
+	for (let i = 0; i < inSentence; i++)
+		if (!EXTENT_STEMS.has(stems[i]!)) said.set(stems[i]!, weights[i]!);
+	return said;
+}
+
+function sizeOf(said: ReadonlyMap<string, number>): number {
+	let squares = 0;
+	for (const weight of said.values()) squares += weight * weight;
+	return squares || 1;
+}
+
+interface Span {
+	readonly low: number;
+	readonly high: number;
+}
+
+/** Whether one span ends more than a tenth below the other's beginning. */
+function isApart(under: Span, over: Span): boolean {
+	return over.low - under.high > TOLERANCE * Math.abs(under.high);
+}
+
 function isOfOneThing(a: Statement, b: Statement): boolean {
+	const [first, second] = [saidOf(a), saidOf(b)];
+	const length = Math.sqrt(sizeOf(first) * sizeOf(second));
 	let likeness = 0;
 	let shared = 0;
-	a.stems.forEach((stem, i) => {
-		if (EXTENT_STEMS.has(stem)) return;
-		const at = b.stems.indexOf(stem);
-		const part = at < 0 ? 0 : a.weights[i]! * b.weights[at]!;
+	for (const [stem, weight] of first) {
+		const part = (weight * (second.get(stem) ?? 0)) / length;
 		likeness += part;
 		if (part >= SHARED_AT) shared++;
-	});
+	}
 	return shared >= 2 || likeness >= PLAIN_AT;
 }
 

@@ -1,6 +1,6 @@
 import { contentStemsOf, plainWord, stemOf, wordsOf } from '../text';
 import type { PageWork } from './page-work';
-import { purposesOf, type Purpose } from './purposes';
+import { purposesBeside, purposesOf, type Purpose } from './purposes';
 
 /** A heading of a page that belongs to a topic. */
 export interface TopicHeading {
@@ -36,6 +36,8 @@ export interface HeadingItem extends TopicHeading {
 	readonly plain: string;
 	readonly headStems: readonly string[];
 	readonly purposes: readonly Purpose[];
+	/** Those that do not come from the keyword's own words. */
+	readonly telling: readonly Purpose[];
 	readonly body: ReadonlyMap<string, number>;
 	readonly norm: number;
 	readonly parentSection: number;
@@ -75,6 +77,7 @@ export function headingItems(pages: readonly PageWork[], keyword: string): Headi
 			position: section.position,
 			headStems: heading.stems.filter((stem) => !common.has(stem)),
 			purposes: heading.purposes,
+			telling: purposesBeside(heading.text, common),
 			body,
 			norm: Math.sqrt(squares) || 1,
 			parentSection: section.parent,
@@ -162,13 +165,13 @@ export function likenessTable(items: readonly HeadingItem[]): Float64Array[] {
 		DOING.has(stem) ? 0.3 : (on.get(stem)?.size ?? 0) > 1 ? 1 : 0.5;
 	const dots = dotsOf(items);
 	const table = items.map(() => new Float64Array(items.length));
-	const worded = items.map(({ headStems, purposes }): Worded => {
+	const worded = items.map(({ headStems, telling }): Worded => {
 		const weights = headStems.map(weightOf);
 		return {
 			stems: headStems,
 			weights,
 			sum: weights.reduce((sum, weight) => sum + weight, 0),
-			purposes: purposes.filter((purpose) => purpose !== 'steps')
+			purposes: telling
 		};
 	});
 	items.forEach((a, i) => {

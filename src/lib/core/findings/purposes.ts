@@ -1,3 +1,5 @@
+import { contentStemsOf, wordsOf } from '../text';
+
 /** What a topic is for, told from its headings; decides the kind of section proposed. */
 export const TOPIC_INTENTS = [
 	'definition',
@@ -105,6 +107,22 @@ const INTENTS = new Set<string>(TOPIC_INTENTS);
 
 export function purposesOf(heading: string): Purpose[] {
 	return PURPOSES.filter(([, pattern]) => pattern.test(heading)).map(([purpose]) => purpose);
+}
+
+/**
+ * What a heading is about beside the keyword: words of the keyword are left out, for in articles
+ * about seasoning a pan every heading with "season" would be about the time of year. Steps are
+ * left out too, all headings of instructions being steps.
+ */
+export function purposesBeside(heading: string, keywordStems: ReadonlySet<string>): Purpose[] {
+	const found = purposesOf(heading).filter((purpose) => purpose !== 'steps');
+	if (found.length === 0) return found;
+	const rest = wordsOf(heading).reduceRight((text, word) => {
+		const isOfKeyword = contentStemsOf(word.text).some((stem) => keywordStems.has(stem));
+		return isOfKeyword ? text.slice(0, word.start) + text.slice(word.end) : text;
+	}, heading);
+	if (rest === heading) return found;
+	return purposesOf(rest).filter((purpose) => purpose !== 'steps');
 }
 
 /** The intent among a heading's purposes, if there is one. */

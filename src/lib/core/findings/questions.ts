@@ -83,7 +83,7 @@ export function findQuestions(
 	const rules = rulesOf(edits);
 	const put = (text: string): Group => {
 		const wording = text.replace(/\s+/g, ' ').trim();
-		const sense = senseOf(wording, weightOf);
+		const sense = senseOf(wording, weightOf, common);
 		const ref = questionRef(wording);
 		const set = rules.setOf(ref);
 		let group =

@@ -1,5 +1,5 @@
 import { isStopWord, plainWord, stemOf, wordsOf } from '../text';
-import { purposesOf } from './purposes';
+import { purposesBeside, purposesOf } from './purposes';
 import { measuredIn, questionKindOf, type QuestionKind } from './question-form';
 
 /** What a question asks, ready to be compared. */
@@ -31,8 +31,13 @@ const MATTERS = new Set(['cost', 'food', 'sound', 'lifespan', 'health', 'season'
  * that only carry a question weigh little, and so do those that all pages use.
  *
  * @param weightOf weight of a stem that the keyword or every page shares, 0–1
+ * @param keywordStems stems of the keyword; they stand for no matter ("season a pan")
  */
-export function senseOf(question: string, weightOf: StemWeight): QuestionSense {
+export function senseOf(
+	question: string,
+	weightOf: StemWeight,
+	keywordStems: ReadonlySet<string>
+): QuestionSense {
 	const parts = new Map<string, number>();
 	const put = (part: string, weight: number) =>
 		parts.set(part, Math.max(weight, parts.get(part) ?? 0));
@@ -42,7 +47,7 @@ export function senseOf(question: string, weightOf: StemWeight): QuestionSense {
 		const plain = plainWord(text);
 		if (/^\d/.test(plain)) continue;
 		if (isStopWord(plain) || /^(?:who|what|when|where|why|which|how)$/.test(plain)) continue;
-		const matter = purposesOf(plain).find((purpose) => MATTERS.has(purpose));
+		const matter = purposesBeside(plain, keywordStems).find((purpose) => MATTERS.has(purpose));
 		if (matter) {
 			if (plain === measured) measuredPart = `@${matter}`;
 			put(`@${matter}`, 1);
@@ -94,5 +99,5 @@ export function isSameQuestion(a: QuestionSense, b: QuestionSense): boolean {
 function isKindred(a: QuestionSense['kind'], b: QuestionSense['kind']): boolean {
 	if (a === b || a === 'other' || b === 'other') return true;
 	const pair = [a, b].sort().join(' ');
-	return ['how what', 'how which', 'what which', 'degree how', 'can degree'].includes(pair);
+	return ['how what', 'how which', 'what which', 'can degree'].includes(pair);
 }

@@ -1,4 +1,4 @@
-import { purposesOf, type Findings, type Topic } from '../findings';
+import { purposesBeside, type Findings, type Topic } from '../findings';
 import { contentStemsOf } from '../text';
 import { objectOf } from './phrases';
 
@@ -51,7 +51,7 @@ function reader({ keyword }: Findings): (heading: string) => Reading {
 	const common = new Set(contentStemsOf(objectOf(keyword)));
 	return (heading) => ({
 		stems: [...new Set(contentStemsOf(heading))].filter((stem) => !common.has(stem)),
-		purposes: purposesOf(heading).filter((purpose) => purpose !== 'steps')
+		purposes: purposesBeside(heading, common)
 	});
 }
 

@@ -101,10 +101,17 @@ function aboutFigures({ figures }: Findings): Sentence {
 	const most = differing.toSorted(
 		(a, b) => b.sources.length - a.sources.length || wordsIn(b) - wordsIn(a)
 	)[0];
-	if (!most)
-		return shared > 0
-			? [piece(`Where several give a figure, they agree (${inWords(shared)}).`)]
-			: [];
+	if (!most) {
+		const agreeing = figures.filter(({ agreement }) => agreement === 'agrees').length;
+		if (shared === 0) return [];
+		return [
+			piece(
+				agreeing === shared
+					? `Where several give a figure, they agree (${inWords(shared)}).`
+					: `Of ${inWords(shared)} figures that several give, ${inWords(agreeing)} agree; none plainly contradict each other.`
+			)
+		];
+	}
 	return [
 		piece(
 			`Sources differ on ${inWords(differing.length)} of ${inWords(shared)} figures they share, as on `
