@@ -54,7 +54,7 @@ const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
 	],
 	[
 		'definition',
-		/\b(?:what is|what are|what exactly|meaning|definition|defined|in a nutshell|explained|anatomy|parts of)\b/i
+		/\bwhat .{2,40}\b(?:is|are|means?)\W*$|\b(?:what is|what are|what exactly|meaning|definition|defined|in a nutshell|explained|anatomy|parts of)\b/i
 	],
 	['reasons', /\b(?:why|benefits?|advantages?|reasons?|pros|worth)\b/i],
 	[
@@ -110,7 +110,7 @@ export function purposesOf(heading: string): Purpose[] {
 }
 
 /**
- * What a heading is about beside the keyword: words of the keyword are left out, for in articles
+ * What a heading is about beside the keyword: words of the keyword are taken as "it", for in articles
  * about seasoning a pan every heading with "season" would be about the time of year. Steps are
  * left out too, all headings of instructions being steps.
  */
@@ -119,7 +119,7 @@ export function purposesBeside(heading: string, keywordStems: ReadonlySet<string
 	if (found.length === 0) return found;
 	const rest = wordsOf(heading).reduceRight((text, word) => {
 		const isOfKeyword = contentStemsOf(word.text).some((stem) => keywordStems.has(stem));
-		return isOfKeyword ? text.slice(0, word.start) + text.slice(word.end) : text;
+		return isOfKeyword ? `${text.slice(0, word.start)}it${text.slice(word.end)}` : text;
 	}, heading);
 	if (rest === heading) return found;
 	return purposesOf(rest).filter((purpose) => purpose !== 'steps');

@@ -81,13 +81,14 @@ export function shortName(name: string): string {
 	return name.split(GOES_ON)[0]!.trim();
 }
 
-/** What a heading of instructions does, and to what: "Lay the footings" → lay, footings. */
+/** What a heading of instructions does, and to what (empty when it does not say): "Lay the footings" → lay, footings. */
 export interface Deed {
 	readonly verb: string;
 	readonly object: string;
 }
 
 const DETERMINER = /^(?:the|a|an|your|our|my|their|some|all|each|every|its)$/;
+const PRONOUN = /^(?:it|them|these|those|this|that|everything|all|again)$/;
 /** Words that end the thing something is done to. */
 const ENDS =
 	/^(?:for|in|on|with|before|after|to|at|from|by|as|and|or|until|into|under|over|up|down|out|off|so|if|when|while|where|you|that|which|first|well|properly|right)$/;
@@ -106,11 +107,16 @@ export function deedOf(heading: string): Deed | null {
 	const rest = words.slice(start + 1).filter((word, i) => i > 0 || !DETERMINER.test(word));
 	const end = rest.findIndex((word) => ENDS.test(word));
 	const object = rest.slice(0, end < 0 ? rest.length : end);
-	return object.length === 0 || object.length > 4 ? null : { verb, object: object.join(' ') };
+	if (object.length > 4) return null;
+	// "Bake it upside down" and "Step 6: Bake" tell the deed and leave open to what
+	if (object.length === 0 || PRONOUN.test(object[0]!))
+		return isDoingVerb(verb) ? { verb, object: '' } : null;
+	return { verb, object: object.join(' ') };
 }
 
 /** Headings for one deed: "Lay the footings", "Laying the footings", "How to lay the footings". */
 export function deedHeadings({ verb, object }: Deed): string[] {
+	if (object === '') return [gerundOf(verb)];
 	return [
 		`${verb} the ${object}`,
 		`${gerundOf(verb)} the ${object}`,

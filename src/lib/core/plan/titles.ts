@@ -18,17 +18,20 @@ export interface TitleOptions {
 /** Several titles, title tags and descriptions, made from what the sections treat. */
 export function titleOptionsOf(findings: Findings, sections: readonly PlanSection[]): TitleOptions {
 	const keyword = sentenceCase(findings.keyword);
-	const subjects = [
+	const subjectsOf = (...intents: PlanSection['intent'][]) => [
 		...new Set(
 			sections
-				.filter(({ intent, level }) => level === 2 && (intent === 'steps' || intent === 'plain'))
+				.filter(({ intent, level }) => level === 2 && intents.includes(intent))
 				.flatMap((section) =>
 					topicsOf(section, findings).flatMap((topic) => subjectOf(topic, findings)?.phrase ?? [])
 				)
 				.map((phrase) => phrase.toLowerCase())
 		)
 	];
-	const [first, last] = [subjects[0], subjects.at(-1)];
+	const subjects = subjectsOf('steps', 'plain');
+	// "from footings to cope": only what is done one after the other leads from one to the other
+	const done = subjectsOf('steps');
+	const [first, last] = done.length > 2 ? [done[0], done.at(-1)] : [];
 	const has = (intent: PlanSection['intent']) =>
 		sections.some((section) => section.intent === intent);
 	const steps = sections.filter(({ intent, level }) => level === 2 && intent === 'steps').length;

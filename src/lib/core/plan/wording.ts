@@ -9,6 +9,7 @@ import {
 	plainOf,
 	sentenceCase,
 	shortName,
+	type Deed,
 	withArticle,
 	withThe
 } from './phrases';
@@ -29,8 +30,14 @@ export function subjectOf(topic: Topic, findings: Findings): Term | null {
 const subjects = new WeakMap<Findings, Map<string, Term | null>>();
 
 function findSubject(topic: Topic, findings: Findings): Term | null {
-	// "Choosing the stone": what is chosen is often the keyword's own matter
-	const own = new Set(topic.intent === 'choice' ? [] : termKeyOf(findings.keyword).split(' '));
+	// "Choosing the stone", "What seasoning means": that is often the keyword's own matter
+	const apartFrom =
+		topic.intent === 'choice'
+			? ''
+			: topic.intent === 'definition'
+				? objectOf(findings.keyword)
+				: findings.keyword;
+	const own = new Set(contentStemsOf(apartFrom));
 	const keys = topic.headings.map(
 		({ text }) =>
 			` ${keysOf(text)
@@ -39,7 +46,7 @@ function findSubject(topic: Topic, findings: Findings): Term | null {
 	);
 	let best: { term: Term; value: number } | null = null;
 	for (const term of findings.terms) {
-		if (term.key.split(' ').every((word) => own.has(word))) continue;
+		if (contentStemsOf(term.phrase).every((stem) => own.has(stem))) continue;
 		const on = keys.filter((heading) => heading.includes(` ${term.key} `)).length;
 		if (on === 0) continue;
 		const value = on * (1 + 0.15 * (term.key.split(' ').length - 1)) * Math.log(1 + term.score);
@@ -88,7 +95,8 @@ function* wordingsFor(topic: Topic, findings: Findings): Generator<string> {
 	const subject = subjectOf(topic, findings);
 	const phrase = subject?.phrase;
 	yield* wordingsOfIntent(topic, findings, { object, phrase });
-	for (const deed of deedsOf(topic, phrase).slice(0, 2)) yield* deedHeadings(deed);
+	for (const deed of deedsOf(topic, phrase, findings.keyword).slice(0, 2))
+		yield* deedHeadings(deed);
 	const short = topic.headings
 		.map(({ text }) =>
 			text
@@ -174,7 +182,8 @@ function* wordingsOfIntent(
 			break;
 		case 'choice':
 			if (phrase && /ing$/.test(phrase)) yield `choosing a way of ${phrase}`;
-			else yield phrase ? `choosing ${withThe(phrase)}` : `choosing what suits`;
+			else if (phrase) yield `choosing ${isPlural(phrase) ? phrase : withThe(phrase)}`;
+			else yield 'choosing what suits';
 			if (phrase && !/ing$/.test(phrase)) yield `which ${phrase} to choose`;
 			break;
 		case 'care':
@@ -223,8 +232,14 @@ function verb(name: string, plain: string): string {
 }
 
 /** What the headings of a topic do, those most pages share first; none when they mostly name a thing. */
-function deedsOf(topic: Topic, phrase: string | undefined): { verb: string; object: string }[] {
-	const found = topic.headings.flatMap(({ text }) => deedOf(text) ?? []);
+function deedsOf(topic: Topic, phrase: string | undefined, keyword: string): Deed[] {
+	const own = new Set(contentStemsOf(keyword));
+	const found = topic.headings
+		.flatMap(({ text }) => deedOf(text) ?? [])
+		// what the whole article does is no part of it
+		.filter(({ verb, object }) =>
+			contentStemsOf(`${verb} ${object}`).some((stem) => !own.has(stem))
+		);
 	if (found.length * 2 < topic.headings.length) return [];
 	const about = contentStemsOf(phrase ?? '');
 	const votes = new Map<string, { verb: string; object: string; count: number }>();
@@ -236,7 +251,9 @@ function deedsOf(topic: Topic, phrase: string | undefined): { verb: string; obje
 		const entry = votes.get(key) ?? { verb, object: plain, count: 0 };
 		votes.set(key, { ...entry, count: entry.count + (isIt ? 1.5 : 1) });
 	}
-	return [...votes.values()].sort(
+	// one heading that leaves open what is baked does not make the topic one of baking
+	const told = [...votes.values()].filter(({ object, count }) => object !== '' || count > 1);
+	return told.sort(
 		(a, b) => b.count - a.count || (`${a.verb} ${a.object}` < `${b.verb} ${b.object}` ? -1 : 1)
 	);
 }

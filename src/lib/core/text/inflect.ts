@@ -140,10 +140,10 @@ export function verbFormsOf(base: string): string[] {
 
 /** Verbs that instructions begin with and that are hardly ever nouns there. */
 const DOING_VERBS = new Set(
-	`apply bake brew build buy calculate choose clean compost cook cut design dig draw dry feed find fit
-fix get grow hang harvest hold install insulate keep knit lay learn make measure mend mix paint plan
-plant pour prepare prevent prune raise remove repair replace restore run sell set sew sharpen sow
-start stop store teach tile train use write`.split(/\s+/)
+	`apply bake boil brew build buy calculate carve choose clean compost cook cut design dig draw dry feed find fit
+fix fry get grow hang harvest hold install insulate keep knit lay learn make measure mend mix paint plan
+plant pour prepare prevent prune raise remove repair replace restore rinse roast rub run scrub sell set sew sharpen soak solder sow
+start stir stop store teach tile train use wash wipe write`.split(/\s+/)
 );
 
 /** Whether a word in its base form is a verb that instructions begin with. */
