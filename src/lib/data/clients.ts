@@ -1,4 +1,5 @@
 import { EMPTY_CLIENT, type ClientProfile, type Link } from '$lib/core/clients';
+import type { PlanForm } from '$lib/core/plan';
 import { db, type Assignment, type Client, type Scope, type StoredPhraseNote } from './db';
 
 const NO_CLIENT: Scope = '';
@@ -107,4 +108,9 @@ export async function putBackClient({
 		await db.phraseNotes.bulkPut([...notes]);
 		for (const id of assignments) await db.assignments.update(id, { client: client.id });
 	});
+}
+
+/** Writes the forms of plans a client has, and nothing else of it. */
+export async function putForms(client: string, forms: readonly PlanForm[]): Promise<void> {
+	await db.clients.update(client, { forms: [...forms], updatedAt: Date.now() });
 }

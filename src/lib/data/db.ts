@@ -223,6 +223,9 @@ class CorvanDb extends Dexie {
 		this.version(4).upgrade(async (change) => {
 			await change.table('assignments').toCollection().modify({ edits: NO_EDITS });
 		});
+		this.version(5).upgrade(async (change) => {
+			await change.table('clients').toCollection().modify({ forms: [] });
+		});
 	}
 }
 

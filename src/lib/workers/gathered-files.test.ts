@@ -1,5 +1,7 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
+import { writeDocx } from '$lib/core/deliver/write-docx';
+import { readOutline } from '$lib/core/plan';
 import { readGatheredFile } from './gathered-files';
 
 const SRT = '1\n00:00:01,000 --> 00:00:02,000\nDig first.\n';
@@ -76,5 +78,23 @@ describe('readGatheredFile', () => {
 		expect(await reasonOf('bad.docx', zipSync({ 'word/document.xml': strToU8('<w') }))).toMatch(
 			/save a copy/
 		);
+	});
+
+	it('takes in again what Corvan writes as DOCX, as the outline it was', async () => {
+		const blob = await writeDocx(
+			[
+				{ kind: 'heading', level: 1, text: 'Walls' },
+				{ kind: 'list', entries: ['Words: 900'] },
+				{ kind: 'heading', level: 2, text: 'Lay the footings' },
+				{ kind: 'heading', level: 3, text: 'Hearting' }
+			],
+			'Walls'
+		);
+		const [given] = await read('walls.docx', new Uint8Array(await blob.arrayBuffer()));
+		expect(given?.kind === 'note' && readOutline(given.text)).toEqual([
+			{ level: 1, text: 'Walls' },
+			{ level: 2, text: 'Lay the footings' },
+			{ level: 3, text: 'Hearting' }
+		]);
 	});
 });

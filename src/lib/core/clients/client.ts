@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOST_FORMS, planFormSchema } from '../plan';
 
 const short = z.string().max(300);
 
@@ -34,7 +35,9 @@ export const clientProfileSchema = z.strictObject({
 	logo: z
 		.string()
 		.max(800_000)
-		.regex(/^(?:data:image\/(?:png|jpeg|webp|svg\+xml);base64,[A-Za-z0-9+/=]+)?$/)
+		.regex(/^(?:data:image\/(?:png|jpeg|webp|svg\+xml);base64,[A-Za-z0-9+/=]+)?$/),
+	/** Outlines to start plans from; profiles of before had none. */
+	forms: z.array(planFormSchema).max(MOST_FORMS).default([])
 });
 export type ClientProfile = z.infer<typeof clientProfileSchema>;
 
@@ -46,7 +49,8 @@ export const EMPTY_CLIENT: ClientProfile = {
 	avoid: [],
 	brands: [],
 	colours: [],
-	logo: ''
+	logo: '',
+	forms: []
 };
 
 /** A phrase and the address it should lead to. */
@@ -56,7 +60,7 @@ export const linkSchema = z.strictObject({
 });
 export type Link = z.infer<typeof linkSchema>;
 
-export const CLIENT_FORMAT_VERSION = 1;
+export const CLIENT_FORMAT_VERSION = 2;
 const clientFileSchema = z.strictObject({
 	format: z.literal('corvan-client'),
 	version: z.number().int(),
@@ -113,7 +117,16 @@ export function factsNoteOf({ name, facts }: ClientProfile): string {
 /** A part of a profile that has changed, and what it reaches in the assignments that share it. */
 export interface ProfileChange {
 	readonly part:
-		'name' | 'audience' | 'voice' | 'facts' | 'avoid' | 'brands' | 'colours' | 'logo' | 'links';
+		| 'name'
+		| 'audience'
+		| 'voice'
+		| 'facts'
+		| 'avoid'
+		| 'brands'
+		| 'colours'
+		| 'logo'
+		| 'forms'
+		| 'links';
 	readonly summary: string;
 	/** Where it is used. */
 	readonly reaches: string;
@@ -128,6 +141,7 @@ const REACHES: Readonly<Record<ProfileChange['part'], string>> = {
 	brands: 'the spelling that Write checks, and which searches count as looking for the client',
 	colours: 'the head of every printed brief',
 	logo: 'the head of every printed brief',
+	forms: 'the outlines a plan can start from; plans that exist stay as they are',
 	links: 'the links kept for Deliver'
 };
 
@@ -157,6 +171,7 @@ export function profileChangesOf(before: ClientProfile, after: ClientProfile): P
 	if (signOf(before.colours) !== signOf(after.colours)) add('colours', 'other colours');
 	if (before.logo !== after.logo)
 		add('logo', after.logo === '' ? 'logo taken out' : 'another logo');
+	if (signOf(before.forms) !== signOf(after.forms)) add('forms', 'other forms of plans');
 	return changes;
 }
 

@@ -102,6 +102,19 @@ describe('client files', () => {
 		expect(read.kind === 'refused' && read.reason).toMatch(reason);
 	});
 
+	it('of the first format are read; they have no forms of plans', () => {
+		const file = JSON.parse(writeClientFile({ ...EMPTY_CLIENT, name: 'A' }, [])) as {
+			version: number;
+			client: { forms?: unknown };
+		};
+		file.version = 1;
+		delete file.client.forms;
+		expect(readClientFile(JSON.stringify(file))).toMatchObject({
+			kind: 'read',
+			client: { name: 'A', forms: [] }
+		});
+	});
+
 	it('take no picture that could be anything but one', () => {
 		const file = JSON.parse(writeClientFile({ ...EMPTY_CLIENT, name: 'A' }, [])) as {
 			client: { logo: string };

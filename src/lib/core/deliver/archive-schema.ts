@@ -8,7 +8,7 @@ import { planOfToday, SECTION_KINDS, type StoredShape } from '../plan';
 import type { DocNode } from '../takes';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 5;
+export const ARCHIVE_VERSION = 6;
 
 const section = z.strictObject({
 	id: z.string().min(1),
@@ -179,6 +179,9 @@ export function upgradedManifest(data: unknown): unknown {
 			return withEarlierPlan(withoutEdits(data));
 		case 4:
 			return withEarlierPlan(data);
+		case 5:
+			// clients of the fifth format had no forms, which the schema fills in
+			return { ...given.data, version: ARCHIVE_VERSION };
 		default:
 			return data;
 	}

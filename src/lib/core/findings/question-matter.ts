@@ -4,7 +4,7 @@ import { purposesOf, type TopicIntent } from './purposes';
 import type { Question } from './questions';
 
 /** A topic or a section, as far as questions are concerned. */
-export interface Place {
+export interface QuestionPlace {
 	/** Its headings: that of a section, those of a topic. */
 	readonly headings: readonly string[];
 	readonly intent: TopicIntent;
@@ -26,7 +26,7 @@ const SAME_PURPOSE = 0.5;
  */
 export function questionFit(
 	findings: Pick<Findings, 'keyword' | 'topics' | 'questions'>
-): (question: Asked, place: Place) => number {
+): (question: Asked, place: QuestionPlace) => number {
 	const common = new Set(contentStemsOf(findings.keyword));
 	const isMatter = (stem: string) => !common.has(stem) && !ASKING.has(stem);
 	const spread = new Map<string, number>();

@@ -9,6 +9,7 @@ import {
 	conflictsIn,
 	deedOf,
 	formOf,
+	planFormSchema,
 	headingChecker,
 	headingsFor,
 	isPlural,
@@ -18,7 +19,7 @@ import {
 	plainOf,
 	planCsv,
 	planInForm,
-	planMarkdown,
+	planDocument,
 	planOfOutline,
 	planOfToday,
 	plannedWords,
@@ -30,9 +31,10 @@ import {
 	topicsOf,
 	warningsOf,
 	withArticle,
-	writersBrief,
 	type Plan,
-	type StoredShape
+	type StoredShape,
+	briefDocument,
+	documentMarkdown
 } from '.';
 
 let findings: Findings;
@@ -347,6 +349,19 @@ describe('the form of a plan', () => {
 		expect(made.sections.some(({ heading }) => /how to lay a hedge/i.test(heading))).toBe(true);
 		expect(made.sections.some(({ heading }) => /dry stone wall, /i.test(heading))).toBe(false);
 	});
+
+	it('puts what another article is about where this one says what it is about', () => {
+		const cost = plan.sections.find(({ heading }) => heading === 'What a dry stone wall costs')!;
+		const form = formOf(
+			{ ...plan, sections: [plan.sections[0]!, cost] },
+			' Guides ',
+			findings.keyword
+		);
+		expect(form.sections[1]!.heading).toBe('What {a thing} costs');
+		const other: Findings = { ...findings, keyword: 'how to lay an oak floor' };
+		expect(planInForm(form, other).sections[1]!.heading).toBe('What an oak floor costs');
+		expect(planFormSchema.parse(form).name).toBe('Guides');
+	});
 });
 
 describe('changed evidence', () => {
@@ -392,17 +407,19 @@ describe('exports', () => {
 	const nameOf = (id: string) => id;
 
 	it('say all that is placed, in Markdown and as a brief for another writer', () => {
-		const text = planMarkdown(plan, findings, nameOf);
+		const text = documentMarkdown(planDocument(plan, findings, nameOf));
 		for (const { heading, level } of plan.sections)
 			if (level > 1) expect(text).toContain(`${'#'.repeat(level)} ${heading}`);
 		expect(readOutline(text).filter(({ level }) => level > 1)).toHaveLength(
 			plan.sections.length - 1
 		);
-		const brief = writersBrief(plan, findings, nameOf, {
-			reader: 'gardeners',
-			tone: '',
-			mustNotSay: ['cheap']
-		});
+		const brief = documentMarkdown(
+			briefDocument(plan, findings, nameOf, {
+				reader: 'gardeners',
+				tone: '',
+				mustNotSay: ['cheap']
+			})
+		);
 		expect(brief).toContain('For whom: gardeners');
 		expect(brief).toContain('Never say: cheap');
 		expect(brief).toContain(plan.title);

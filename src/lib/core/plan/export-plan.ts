@@ -1,6 +1,6 @@
 import type { Findings } from '../findings';
 import { writeCsv } from '../keywords';
-import type { Plan, PlanSection } from './outline';
+import { plannedWords, type Plan, type PlanSection } from './outline';
 
 /** Names of pages and notes, by id. */
 export type NameOf = (source: string) => string;
@@ -34,65 +34,114 @@ function saidIn(section: PlanSection, findings: Findings, nameOf: NameOf): Said 
 	};
 }
 
-/** The plan as Markdown: headings with budgets, kinds and what stands under each. */
-export function planMarkdown(plan: Plan, findings: Findings, nameOf: NameOf): string {
-	const lines = [
-		`# ${plan.title}`,
-		'',
-		`- Title tag: ${plan.titleTag}`,
-		`- Description: ${plan.description}`,
-		`- Address: ${plan.slug}`,
-		`- Exact keyword: ${findings.keyword}`,
-		`- Words: ${plan.sections.reduce((sum, { budget }) => sum + budget, 0)}`
+/** A part of a document to hand over, in no file format yet. */
+export type DocumentPart =
+	| { readonly kind: 'heading'; readonly level: 1 | 2 | 3 | 4; readonly text: string }
+	| { readonly kind: 'aside'; readonly text: string }
+	| { readonly kind: 'paragraph'; readonly text: string }
+	| { readonly kind: 'rule' }
+	| { readonly kind: 'list'; readonly entries: readonly string[] };
+
+/** The plan as a document: headings with budgets, kinds and what stands under each. */
+export function planDocument(plan: Plan, findings: Findings, nameOf: NameOf): DocumentPart[] {
+	return [
+		{ kind: 'heading', level: 1, text: plan.title },
+		{
+			kind: 'list',
+			entries: [
+				`Title tag: ${plan.titleTag}`,
+				`Description: ${plan.description}`,
+				`Address: ${plan.slug}`,
+				`Exact keyword: ${findings.keyword}`,
+				`Words: ${plannedWords(plan.sections)}`
+			]
+		},
+		...plan.sections.flatMap((section): DocumentPart[] => {
+			const said = saidIn(section, findings, nameOf);
+			const lists = [
+				['Answer', said.questions],
+				['Facts', said.facts],
+				['From the notes', said.notes]
+			] as const;
+			return [
+				...(section.level > 1
+					? [{ kind: 'heading', level: section.level, text: section.heading } as const]
+					: []),
+				{ kind: 'aside', text: `${section.kind}, ${section.budget} words` },
+				...(said.terms.length > 0
+					? [{ kind: 'paragraph', text: `Terms: ${said.terms.join(', ')}` } as const]
+					: []),
+				...lists.flatMap(([name, entries]): DocumentPart[] =>
+					entries.length === 0
+						? []
+						: [
+								{ kind: 'paragraph', text: `${name}:` },
+								{ kind: 'list', entries }
+							]
+				)
+			];
+		})
 	];
-	for (const section of plan.sections) {
-		const said = saidIn(section, findings, nameOf);
-		lines.push('');
-		if (section.level > 1) lines.push(`${'#'.repeat(section.level)} ${section.heading}`, '');
-		lines.push(`_${section.kind}, ${section.budget} words_`);
-		if (said.terms.length > 0) lines.push('', `Terms: ${said.terms.join(', ')}`);
-		for (const [name, entries] of [
-			['Answer', said.questions],
-			['Facts', said.facts],
-			['From the notes', said.notes]
-		] as const)
-			if (entries.length > 0) lines.push('', `${name}:`, '', ...entries.map((text) => `- ${text}`));
-	}
-	return `${lines.join('\n')}\n`;
+}
+
+/** What a brief for another writer says of the article as a whole. */
+export interface BriefRules {
+	readonly reader: string;
+	readonly tone: string;
+	readonly mustNotSay: readonly string[];
 }
 
 /**
  * The plan as a brief for another writer: what the article is, how it is laid out, and the rules
  * that hold for all of it, in the second person.
  */
-export function writersBrief(
+export function briefDocument(
 	plan: Plan,
 	findings: Findings,
 	nameOf: NameOf,
-	{ reader, tone, mustNotSay }: { reader: string; tone: string; mustNotSay: readonly string[] }
-): string {
-	const must = findings.terms.filter(({ weight }) => weight === 'must');
-	const rules = [
-		`Write about ${findings.targetWords} words. Each section says how many of them are its own.`,
-		`“${findings.keyword}” stands in the title, in the first 100 words and in one H2.`,
-		`Use every term of a section in that section; ×2 means twice. No term more often than it wants.`,
-		'Figures come from the facts listed. Where two sources differ, say so or ask.',
-		'Write in your own words: nothing is taken over from the pages.',
-		...(reader.trim() === '' ? [] : [`For whom: ${reader.trim()}`]),
-		...(tone.trim() === '' ? [] : [`Tone: ${tone.trim()}`]),
-		...(mustNotSay.length === 0 ? [] : [`Never say: ${mustNotSay.join('; ')}`])
-	];
+	{ reader, tone, mustNotSay }: BriefRules
+): DocumentPart[] {
+	const must = findings.terms
+		.filter(({ weight }) => weight === 'must')
+		.map(({ phrase, min, max }) => `${phrase} (${min === max ? min : `${min}–${max}`})`);
 	return [
-		`# Brief: ${plan.title}`,
-		'',
-		...rules.map((rule) => `- ${rule}`),
-		'',
-		`Terms that must stand somewhere: ${must.map(({ phrase, min, max }) => `${phrase} (${min === max ? min : `${min}–${max}`})`).join(', ')}`,
-		'',
-		'---',
-		'',
-		planMarkdown(plan, findings, nameOf)
-	].join('\n');
+		{ kind: 'heading', level: 1, text: `Brief: ${plan.title}` },
+		{
+			kind: 'list',
+			entries: [
+				`Write about ${findings.targetWords} words. Each section says how many of them are its own.`,
+				`“${findings.keyword}” stands in the title, in the first 100 words and in one H2.`,
+				`Use every term of a section in that section; ×2 means twice. No term more often than it wants.`,
+				'Figures come from the facts listed. Where two sources differ, say so or ask.',
+				'Write in your own words: nothing is taken over from the pages.',
+				...(reader.trim() === '' ? [] : [`For whom: ${reader.trim()}`]),
+				...(tone.trim() === '' ? [] : [`Tone: ${tone.trim()}`]),
+				...(mustNotSay.length === 0 ? [] : [`Never say: ${mustNotSay.join('; ')}`])
+			]
+		},
+		{ kind: 'paragraph', text: `Terms that must stand somewhere: ${must.join(', ')}` },
+		{ kind: 'rule' },
+		...planDocument(plan, findings, nameOf)
+	];
+}
+
+/** A document as Markdown. */
+export function documentMarkdown(parts: readonly DocumentPart[]): string {
+	const written = parts.map((part) => {
+		switch (part.kind) {
+			case 'heading':
+				return `${'#'.repeat(part.level)} ${part.text}`;
+			case 'aside':
+				return `_${part.text}_`;
+			case 'paragraph':
+				return part.text;
+			case 'rule':
+				return '---';
+			case 'list':
+				return part.entries.map((entry) => `- ${entry}`).join('\n');
+		}
+	});
+	return `${written.join('\n\n')}\n`;
 }
 
 /** One line for each placement: section, what is placed, how often, and why. */

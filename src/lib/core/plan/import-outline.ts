@@ -1,8 +1,7 @@
 import type { Findings } from '../findings';
-import { fitToTarget, withBudgets } from './budgets';
+import { withBudgets } from './budgets';
 import { topicMatcher } from './match-topics';
 import { newSection, type Plan, type PlanSection, type SectionKind } from './outline';
-import { sentenceCase } from './phrases';
 import { basisOf } from './propose';
 import { headingRefsOf } from './section-topics';
 import { titlesFor } from './titles';
@@ -133,58 +132,4 @@ export function planOfOutline(headings: readonly OutlineHeading[], findings: Fin
 		dismissed: {},
 		basis: basisOf(findings)
 	};
-}
-
-/** An outline that is used again for a client: headings, kinds and shares of the words. */
-export interface PlanForm {
-	readonly name: string;
-	readonly sections: readonly {
-		readonly level: number;
-		readonly heading: string;
-		readonly kind: SectionKind;
-		/** Part of the article's words, 0–1. */
-		readonly share: number;
-	}[];
-}
-
-/** The form of a plan; what belongs to one keyword alone stays behind. */
-export function formOf(plan: Plan, name: string, keyword: string): PlanForm {
-	const all = Math.max(
-		1,
-		plan.sections.reduce((sum, { budget }) => sum + budget, 0)
-	);
-	return {
-		name,
-		sections: plan.sections.map(({ level, heading, kind, budget }) => ({
-			level,
-			heading: heading
-				.replaceAll(sentenceCase(keyword), KEYWORD_HERE)
-				.replaceAll(keyword, KEYWORD_HERE),
-			kind,
-			share: budget / all
-		}))
-	};
-}
-
-/** Stands in the headings of a form where the keyword comes. */
-export const KEYWORD_HERE = '{keyword}';
-
-/** A plan in a client's form, for another keyword. */
-export function planInForm(form: PlanForm, findings: Findings): Plan {
-	const [opening, ...rest] = form.sections;
-	const plan = planOfOutline(
-		rest.map(({ level, heading }) => ({
-			level,
-			text: sentenceCase(heading.replaceAll(KEYWORD_HERE, findings.keyword))
-		})),
-		findings
-	);
-	const shares = [opening, ...rest];
-	const sections = plan.sections.map((section, i) => ({
-		...section,
-		level: (i === 0 ? 1 : Math.min(4, Math.max(2, shares[i]?.level ?? 2))) as 2,
-		kind: shares[i]?.kind ?? section.kind,
-		budget: Math.round(((shares[i]?.share ?? 0) * findings.targetWords) / 5) * 5
-	}));
-	return { ...plan, sections: fitToTarget(sections, findings.targetWords) };
 }

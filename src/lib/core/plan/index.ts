@@ -18,6 +18,7 @@ export * from './wording';
 export * from './warnings';
 export * from './heading-check';
 export * from './import-outline';
+export * from './form';
 export * from './changes';
 export * from './export-plan';
 export * from './contains';

@@ -27,6 +27,7 @@
 	import { history } from '../frame/history.svelte';
 	import { download } from '../parts/download';
 	import Field from '../brief/Field.svelte';
+	import FormsView from './FormsView.svelte';
 	import LinkMapView from './LinkMapView.svelte';
 	import VoiceView from './VoiceView.svelte';
 
@@ -37,7 +38,7 @@
 	let { client, links }: Props = $props();
 
 	/** As it is typed; lists stand one entry on a line. */
-	type Draft = Omit<ClientProfile, 'facts' | 'avoid' | 'brands'> & {
+	type Draft = Omit<ClientProfile, 'facts' | 'avoid' | 'brands' | 'forms'> & {
 		facts: string;
 		avoid: string;
 		brands: { name: string; wrong: string; how: string }[];
@@ -98,8 +99,9 @@
 	}
 
 	function draftOf(from: Client): Draft {
+		const { forms: _, ...profile } = profileOf(from);
 		return {
-			...structuredClone(profileOf(from)),
+			...structuredClone(profile),
 			facts: from.facts.join('\n'),
 			avoid: from.avoid.join('\n'),
 			brands: from.brands.map(({ name, wrong, how }) => ({ name, wrong: wrong.join(', '), how }))
@@ -131,7 +133,9 @@
 					how: how.trim()
 				})),
 			colours: [...from.colours],
-			logo: from.logo
+			logo: from.logo,
+			// forms are changed where they stand, at once
+			forms: client.forms
 		};
 	}
 
@@ -365,6 +369,7 @@
 					>{/if}
 			</div>
 
+			<FormsView {client} />
 			<LinkMapView client={client.id} {links} {shared} />
 		</section>
 		<section

@@ -1,5 +1,5 @@
 /** Hands a file to the writer's downloads. */
-export function download(name: string, content: string | Uint8Array, type: string): void {
+export function download(name: string, content: string | Uint8Array | Blob, type: string): void {
 	const url = URL.createObjectURL(new Blob([content as BlobPart], { type }));
 	const link = document.createElement('a');
 	link.href = url;

@@ -3,25 +3,18 @@
 	import { resolve } from '$app/paths';
 	import { dragHandleZone } from 'svelte-dnd-action';
 	import { toast } from 'svelte-sonner';
-	import { EMPTY_BRIEF } from '$lib/core/brief';
-	import {
-		placeSection,
-		planCsv,
-		planMarkdown,
-		titleOptionsOf,
-		writersBrief,
-		type PlanSection
-	} from '$lib/core/plan';
+	import { placeSection, titleOptionsOf, type PlanSection } from '$lib/core/plan';
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
-	import { download } from '../parts/download';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
 	import ComparePage from './ComparePage.svelte';
 	import { providePlanDesk } from './desk.svelte';
 	import EvidenceChanges from './EvidenceChanges.svelte';
+	import SaveForm from './SaveForm.svelte';
 	import PlanStrip from './PlanStrip.svelte';
 	import PlanWarnings from './PlanWarnings.svelte';
+	import { HAND_OVERS, handOver, planText, type HandOver } from './hand-over';
 	import Pool from './Pool.svelte';
 	import SectionRow from './SectionRow.svelte';
 	import StartFrom from './StartFrom.svelte';
@@ -30,6 +23,7 @@
 	const desk = providePlanDesk(session);
 	let showsWarnings = $state(false);
 	let showsStart = $state(false);
+	let savesForm = $state(false);
 	let compared = $state<string | null>(null);
 
 	const plan = $derived(desk.plan);
@@ -59,9 +53,11 @@
 									{ label: 'Place the rest', also: 'terms', run: () => void desk.placeRest() },
 									{ label: 'Add a section', run: () => desk.addSection() },
 									{ label: 'Fit the budgets to the target', run: () => desk.fit() },
-									{ label: 'Export the plan as Markdown', run: () => exportAs('markdown') },
-									{ label: 'Export the plan as CSV', run: () => exportAs('csv') },
-									{ label: 'Brief for another writer', run: () => exportAs('brief') }
+									...HAND_OVERS.map((as) => ({
+										label: as[0],
+										also: 'plan file',
+										run: () => void leave(as)
+									}))
 								]
 							: [])
 					]
@@ -69,29 +65,20 @@
 		)
 	);
 
-	function textOf(form: 'markdown' | 'csv' | 'brief'): string {
-		if (!plan || !findings) return '';
-		const nameOf = (id: string) => {
-			const letter = session.letters.get(id);
-			return letter ? `${letter}, ${session.nameOf(id)}` : session.nameOf(id);
-		};
-		if (form === 'csv') return planCsv(plan, findings, nameOf);
-		if (form === 'markdown') return planMarkdown(plan, findings, nameOf);
-		const { reader, tone } = session.assignment?.brief ?? EMPTY_BRIEF;
-		return writersBrief(plan, findings, nameOf, { reader, tone, mustNotSay: session.mustNotSay });
-	}
-
-	function exportAs(form: 'markdown' | 'csv' | 'brief') {
-		const name = plan?.slug || 'plan';
-		download(
-			{ markdown: `${name}-plan.md`, csv: `${name}-plan.csv`, brief: `${name}-brief.md` }[form],
-			textOf(form),
-			form === 'csv' ? 'text/csv' : 'text/markdown'
-		);
+	async function leave(as: HandOver) {
+		if (!plan || !findings) return;
+		try {
+			await handOver(session, plan, findings, as);
+		} catch (error) {
+			toast.error(
+				`The file could not be made: ${error instanceof Error ? error.message : String(error)}`
+			);
+		}
 	}
 
 	async function copyPlan() {
-		await navigator.clipboard.writeText(textOf('markdown'));
+		if (!plan || !findings) return;
+		await navigator.clipboard.writeText(planText(session, plan, findings));
 		toast('Copied the plan.');
 	}
 
@@ -243,10 +230,14 @@
 							onclose={close}
 							items={[
 								['Start from an outline', () => (showsStart = true)],
+								session.client
+									? [`Save as a form for ${session.client.name}`, () => (savesForm = true)]
+									: [
+											'Save as a form',
+											() => toast('A form belongs to a client: name the client in the brief first.')
+										],
 								['Copy as Markdown', () => void copyPlan()],
-								['Export as Markdown', () => exportAs('markdown')],
-								['Export as CSV', () => exportAs('csv')],
-								['Brief for another writer', () => exportAs('brief')]
+								...HAND_OVERS.map((as) => [as[0], () => void leave(as)] as const)
 							]}
 						/>
 					{/snippet}
@@ -266,6 +257,12 @@
 				{/if}
 			</div>
 			{#if showsStart}<StartFrom onclose={() => (showsStart = false)} />{/if}
+			{#if savesForm && session.client}<SaveForm
+					{plan}
+					client={session.client}
+					keyword={findings.keyword}
+					onclose={() => (savesForm = false)}
+				/>{/if}
 			{#if showsWarnings && desk.warnings.length + desk.dismissed.length > 0}<PlanWarnings />{/if}
 			{#if desk.changes.length > 0}<EvidenceChanges />{/if}
 			{#if compared}

@@ -1,6 +1,13 @@
-<!-- A plan from an outline of other origin: pasted, a file, or the outline of a counted page. -->
+<!-- A plan from an outline of other origin: pasted, a file, a counted page, or a form of the client. -->
 <script lang="ts">
-	import { planOfOutline, readOutline, type OutlineHeading } from '$lib/core/plan';
+	import {
+		planInForm,
+		planOfOutline,
+		readOutline,
+		type OutlineHeading,
+		type Plan,
+		type PlanForm
+	} from '$lib/core/plan';
 	import { keptBlocksOf, type Block } from '$lib/core/pages';
 	import { analysis } from '$lib/workers/client';
 	import { usePlanDesk } from './desk.svelte';
@@ -17,11 +24,29 @@
 	let headings = $state.raw<readonly OutlineHeading[]>([]);
 	let trouble = $state('');
 	let origin = $state('an outline');
+	let form = $state.raw<PlanForm | null>(null);
+	/** What would come of the form, for showing its headings. */
+	const formed = $derived<Plan | null>(
+		form && desk.findings ? planInForm(form, desk.findings) : null
+	);
+	const shown = $derived<readonly OutlineHeading[]>(
+		formed
+			? formed.sections.slice(1).map(({ level, heading }) => ({ level, text: heading }))
+			: headings
+	);
+
+	/** Nothing but what is chosen next stays chosen. */
+	function clear() {
+		text = '';
+		page = '';
+		form = null;
+		trouble = '';
+		headings = [];
+	}
 
 	function read(given: string) {
+		clear();
 		text = given;
-		page = '';
-		trouble = '';
 		origin = 'a pasted outline';
 		headings = readOutline(given);
 	}
@@ -32,21 +57,25 @@
 		);
 
 	function takePage(id: string) {
+		clear();
 		page = id;
-		text = '';
-		trouble = '';
 		const found = session.pages.find((one) => one.id === id);
 		if (!found) return;
 		origin = `the outline of ${session.letters.get(id) ?? 'a page'}`;
 		headings = headingsOf(keptBlocksOf(found.article, found.struck));
 	}
 
+	function takeForm(name: string) {
+		clear();
+		form = session.client?.forms.find((one) => one.name === name) ?? null;
+		origin = `the form “${name}”`;
+	}
+
 	async function takeFile(event: Event & { currentTarget: HTMLInputElement }) {
 		const file = event.currentTarget.files?.[0];
 		event.currentTarget.value = '';
 		if (!file) return;
-		trouble = '';
-		page = '';
+		clear();
 		origin = file.name;
 		try {
 			const reads = await analysis.readFile(
@@ -74,8 +103,8 @@
 
 	async function start() {
 		const { findings } = desk;
-		if (!findings || headings.length === 0) return;
-		await desk.startFrom(`Started from ${origin}`, planOfOutline(headings, findings));
+		if (!findings || shown.length === 0) return;
+		await desk.startFrom(`Started from ${origin}`, formed ?? planOfOutline(headings, findings));
 		onclose();
 	}
 </script>
@@ -95,6 +124,19 @@
 					>{/each}
 			</select></label
 		>
+		{#if session.client && session.client.forms.length > 0}
+			<label class="flex flex-col gap-1"
+				>A form of {session.client.name}
+				<select
+					class="field w-56"
+					value={form?.name ?? ''}
+					onchange={(event) => takeForm(event.currentTarget.value)}
+				>
+					<option value="">choose a form …</option>
+					{#each session.client.forms as { name } (name)}<option value={name}>{name}</option>{/each}
+				</select></label
+			>
+		{/if}
 		<label class="act cursor-pointer"
 			>Bring in a file<input
 				class="sr-only"
@@ -114,10 +156,10 @@
 			aria-label="Pasted outline"></textarea></label
 	>
 	{#if trouble !== ''}<p class="mt-2 text-error" role="alert">{trouble}</p>{/if}
-	{#if headings.length > 0}
-		<p class="mt-3 font-semibold">{headings.length} headings</p>
+	{#if shown.length > 0}
+		<p class="mt-3 font-semibold">{shown.length} headings</p>
 		<ul class="max-h-56 overflow-y-auto" aria-label="Headings that were read">
-			{#each headings as { level, text: heading }, i (i)}
+			{#each shown as { level, text: heading }, i (i)}
 				<li style:padding-left="{Math.max(0, level - 1) * 20}px">
 					<span class="text-xs text-ink-2">H{level}</span> <span class="font-serif">{heading}</span>
 				</li>
@@ -127,12 +169,12 @@
 	<p class="mt-3 flex gap-2">
 		<button
 			class="act chief"
-			disabled={headings.length === 0 || desk.isWorking || !session.isCurrent}
+			disabled={shown.length === 0 || desk.isWorking || !session.isCurrent}
 			onclick={() => void start()}>Start from it and place the evidence</button
 		>
 		<button class="act" onclick={onclose}>Cancel</button>
 	</p>
-	<p class="mt-2 text-xs text-ink-2">
-		Headings of a page are somebody’s own: Corvan warns of each until you have worded it yourself.
-	</p>
+	{#if page !== ''}<p class="mt-2 text-xs text-ink-2">
+			Headings of a page are somebody’s own: Corvan warns of each until you have worded it yourself.
+		</p>{/if}
 </section>
