@@ -73,6 +73,8 @@ interface Fitted {
 
 /** Words beyond a budget that a section may take rather than cut a thought short. */
 const OVERRUN = 1.2;
+/** What it adds to the fit of a passage that the plan has placed in the section. */
+const PLACED = 2;
 /** Fit under which a passage says nothing to the section; set on the demo's notes. */
 const LEAST_FIT = 0.9;
 
@@ -89,8 +91,9 @@ export function draftSections(request: DraftRequest, only?: ReadonlySet<string>)
 		const text = sentences.join(' ');
 		return closeWordsOf(text, request.runs) === 0 && findTerms(forbidden, text).length === 0;
 	});
-	const fits = fitAll(plan.sections, passages, findings, index);
-	const homes = homesOf(plan.sections, fits);
+	const placed = placedIn(plan.sections, passages, findings);
+	const fits = fitAll(plan.sections, passages, findings, { index, placed });
+	const homes = new Map([...homesOf(plan.sections, fits), ...placed]);
 	const taken = new Set<Passage>();
 	const chosen = new Map<string, Passage[]>();
 	const wanted = plan.sections.filter(({ id }) => !only || only.has(id));
@@ -153,7 +156,7 @@ function fitAll(
 	sections: readonly PlanSection[],
 	passages: readonly Passage[],
 	findings: Findings,
-	index: TermIndex
+	{ index, placed }: { index: TermIndex; placed: ReadonlyMap<Passage, string> }
 ): Map<string, Fitted[]> {
 	const topics = new Map(findings.topics.map((topic) => [topic.id, topic]));
 	const common = new Set(contentStemsOf(findings.keyword));
@@ -192,11 +195,45 @@ function fitAll(
 				).length;
 				if (named > 0) fit += 1 + (1.5 * named) / passage.headingStems.length;
 				if (section.kind === 'opening') fit = openingFit(passage, fit);
+				if (placed.get(passage) === section.id) fit += PLACED;
 				return { passage, fit, terms: termsIn[p]! };
 			});
 			return [section.id, fitted];
 		})
 	);
+}
+
+/** What is said where the plan wants it, by the passage: the section that has it as a note or as a fact. */
+function placedIn(
+	sections: readonly PlanSection[],
+	passages: readonly Passage[],
+	findings: Findings
+): Map<Passage, string> {
+	const notes = new Map(findings.notePassages.map((note) => [note.id, note]));
+	const facts = new Map(findings.facts.map((fact) => [fact.id, fact]));
+	const found = new Map<Passage, string>();
+	for (const section of sections) {
+		const wanted = [
+			...section.notes.flatMap(({ note }) => notes.get(note) ?? []),
+			...section.facts.flatMap(({ fact }) => facts.get(fact) ?? [])
+		];
+		for (const { source, text } of wanted) {
+			const plain = spaced(text);
+			for (const passage of passages) {
+				if (passage.note !== source || found.has(passage)) continue;
+				// a note is a paragraph with several passages, a fact one sentence of a passage
+				const isPart = passage.sentences.some(
+					(sentence) => plain.includes(spaced(sentence)) || spaced(sentence).includes(plain)
+				);
+				if (isPart) found.set(passage, section.id);
+			}
+		}
+	}
+	return found;
+}
+
+function spaced(text: string): string {
+	return text.replace(/\s+/g, ' ').trim();
 }
 
 /** The section each passage fits best; in the first round no other may take it. */

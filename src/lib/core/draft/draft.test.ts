@@ -124,6 +124,39 @@ describe('draftArticle', () => {
 		expect(draft.content[winter + 1]!.type).toBe('gap');
 	});
 
+	it('says what a note says where the plan has placed it', () => {
+		const firstOf = (text: string) => sentencesOf(text)[0]!.text.replace(/\.$/, '');
+		const sectionSaying = (made: TakeDoc, sentence: string) => {
+			let section = '';
+			for (const node of made.content) {
+				if (node.type === 'heading') section = String(node.attrs?.section ?? section);
+				if (docText(node).includes(sentence)) return section;
+			}
+			return null;
+		};
+		const said = demo.findings.notePassages.filter(
+			({ text, terms }) => terms.length > 0 && sectionSaying(draft, firstOf(text)) !== null
+		);
+		expect(said.length).toBeGreaterThan(8);
+		let moved = 0;
+		for (const { id, text } of said.slice(0, 8)) {
+			const was = sectionSaying(draft, firstOf(text));
+			const to = plan.sections.find(
+				(section) => section.id !== was && section.kind === 'explanation' && section.budget >= 100
+			)!;
+			const sections = plan.sections.map((section) => ({
+				...section,
+				facts: [],
+				// alone in the section, so that its budget is the note's
+				notes: section.id === to.id ? [{ note: id, reason: '' }] : [],
+				questions: []
+			}));
+			const made = draftArticle({ ...request, plan: { ...plan, sections } });
+			if (sectionSaying(made, firstOf(text)) === to.id) moved++;
+		}
+		expect(moved).toBeGreaterThanOrEqual(7);
+	});
+
 	it('gives the same draft for the same request', () => {
 		expect(
 			draftArticle({
