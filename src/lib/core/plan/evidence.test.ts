@@ -34,7 +34,10 @@ import {
 	type Plan,
 	type StoredShape,
 	briefDocument,
-	documentMarkdown
+	documentMarkdown,
+	containsTerm,
+	headingIssues,
+	type PlanSection
 } from '.';
 
 let findings: Findings;
@@ -246,6 +249,23 @@ describe('the check of a heading', () => {
 		expect(kinds(`${'word '.repeat(13)}end`)).toContain('long');
 		expect(kinds('   ')).toEqual(['empty']);
 		expect(kinds('Setting out the line')).toEqual([]);
+	});
+
+	it('tells while typing that a level is skipped, and that the last H2 loses the keyword', () => {
+		const at = plan.sections.findIndex(
+			({ level, heading }) => level === 2 && containsTerm(heading, findings.keyword)
+		);
+		const { id } = plan.sections[at]!;
+		const typing = (typed: string, sections: readonly PlanSection[]) =>
+			headingIssues(typed, { id, sections }, findings, headingChecker(findings)).map(
+				({ kind }) => kind
+			);
+		expect(typing('In order, course by course', plan.sections)).toEqual(['keyword']);
+		expect(typing(`${findings.keyword}, course by course`, plan.sections)).toEqual([]);
+		const deep = plan.sections.map((section, i) =>
+			i === 0 ? section : { ...section, level: (i === at ? 4 : 2) as 2 }
+		);
+		expect(typing('In order, course by course', deep)).toEqual(['level']);
 	});
 });
 

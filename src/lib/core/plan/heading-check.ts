@@ -1,10 +1,22 @@
+import { EFFORT_RULES } from '../brief';
 import type { Findings } from '../findings';
 import { contentStemsOf, countWords } from '../text';
+import { containsTerm } from './contains';
+import type { PlanSection } from './outline';
 import { plainOf } from './phrases';
 
 /** What is questionable about the wording of a heading. */
 export interface HeadingIssue {
-	readonly kind: 'empty' | 'close' | 'teasing' | 'negative' | 'vague' | 'long' | 'repeated';
+	readonly kind:
+		| 'empty'
+		| 'close'
+		| 'teasing'
+		| 'negative'
+		| 'vague'
+		| 'long'
+		| 'repeated'
+		| 'level'
+		| 'keyword';
 	readonly text: string;
 }
 
@@ -73,4 +85,45 @@ function inOrder(a: readonly string[], b: readonly string[]): number {
 		row = next;
 	}
 	return row.at(-1)!;
+}
+
+/** Why a heading stands too deep under the one above it; null when it does not. */
+export function levelIssue(sections: readonly PlanSection[], at: number): HeadingIssue | null {
+	const { level, heading } = sections[at]!;
+	const above = sections[at - 1]?.level ?? 1;
+	return level <= above + 1
+		? null
+		: { kind: 'level', text: `“${heading}” skips a level: an H${level} under an H${above}.` };
+}
+
+/**
+ * What is questionable about a heading as it is being typed: its wording, its level, and whether
+ * an H2 that held the exact keyword would be the last one to lose it.
+ */
+export function headingIssues(
+	typed: string,
+	{ id, sections }: { readonly id: string; readonly sections: readonly PlanSection[] },
+	findings: Findings,
+	check: ReturnType<typeof headingChecker>
+): HeadingIssue[] {
+	const at = sections.findIndex((section) => section.id === id);
+	const section = sections[at];
+	if (!section || section.level === 1) return [];
+	const others = sections.filter((other) => other.id !== id && other.level > 1);
+	const issues = check(
+		typed,
+		others.map(({ heading }) => heading)
+	);
+	const level = levelIssue(sections.with(at, { ...section, heading: typed }), at);
+	if (level) issues.push(level);
+	const { keyword, effort } = findings;
+	const held = section.level === 2 && containsTerm(section.heading, keyword);
+	const h2s = [typed, ...others.filter((other) => other.level === 2).map(({ heading }) => heading)];
+	if (
+		held &&
+		EFFORT_RULES[effort].keywordPlaces.includes('h2') &&
+		!h2s.some((text) => containsTerm(text, keyword))
+	)
+		issues.push({ kind: 'keyword', text: `No H2 would hold “${keyword}”.` });
+	return issues;
 }

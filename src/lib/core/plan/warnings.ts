@@ -4,7 +4,7 @@ import { fitsResult, termKeyOf } from '../text';
 import { fitToTarget } from './budgets';
 import { tidyLevels } from './arrange';
 import { containsTerm } from './contains';
-import { headingChecker } from './heading-check';
+import { headingChecker, levelIssue } from './heading-check';
 import { plannedWords, type Plan, type PlanSection } from './outline';
 import { PLACE_LIMITS } from './place';
 import { plainOf } from './phrases';
@@ -142,10 +142,10 @@ function aboutSections(plan: Plan, findings: Findings): PlanWarning[] {
 				);
 			}
 			seen.push(heading);
-			const above = plan.sections[at - 1]?.level ?? 1;
-			if (level > above + 1)
-				add('level', `“${heading}” skips a level: an H${level} under an H${above}.`, {
-					label: `Make it an H${above + 1}`,
+			const skipped = levelIssue(plan.sections, at);
+			if (skipped)
+				add('level', skipped.text, {
+					label: `Make it an H${plan.sections[at - 1]!.level + 1}`,
 					change: (now) => ({ ...now, sections: tidyLevels(now.sections) })
 				});
 		}

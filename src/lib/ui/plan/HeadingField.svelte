@@ -1,7 +1,6 @@
 <!-- The heading of a section, edited in place, with what is questionable about it while it is typed. -->
 <script lang="ts">
-	import { EFFORT_RULES } from '$lib/core/brief';
-	import { containsTerm, headingsFor, plainOf, type PlanSection } from '$lib/core/plan';
+	import { headingIssues, headingsFor, plainOf, type PlanSection } from '$lib/core/plan';
 	import Popup from '../parts/Popup.svelte';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import { usePlanDesk } from './desk.svelte';
@@ -22,26 +21,11 @@
 			.filter(({ id, level }) => id !== section.id && level > 1)
 			.map(({ heading }) => heading)
 	);
-	const issues = $derived(
-		typed === null || !desk.check
-			? []
-			: [...desk.check(typed, others).map(({ text }) => text), ...keywordIssue(typed)]
-	);
-
-	/** The exact keyword has to stand in one H2; this may be the one. */
-	function keywordIssue(heading: string): string[] {
-		const keyword = desk.findings?.keyword ?? '';
-		const asks = desk.findings
-			? EFFORT_RULES[desk.findings.effort].keywordPlaces.includes('h2')
-			: false;
-		if (!asks || section.level !== 2 || !containsTerm(section.heading, keyword)) return [];
-		const h2s = (desk.plan?.sections ?? []).filter(
-			({ id, level }) => id !== section.id && level === 2
-		);
-		return [heading, ...h2s.map((one) => one.heading)].some((text) => containsTerm(text, keyword))
-			? []
-			: [`No H2 would hold “${keyword}”.`];
-	}
+	const issues = $derived.by(() => {
+		const { plan, findings, check } = desk;
+		if (typed === null || !plan || !findings || !check) return [];
+		return headingIssues(typed, { id: section.id, sections: plan.sections }, findings, check);
+	});
 	const alternatives = $derived.by(() => {
 		const { findings } = desk;
 		if (!isChosen || isOpening || !findings) return [];
@@ -90,7 +74,7 @@
 	</span>
 	{#if issues.length > 0}
 		<span id="issues-{section.id}" class="block px-2 text-xs text-plum" role="status"
-			>{issues.join(' ')}</span
+			>{issues.map(({ text }) => text).join(' ')}</span
 		>
 	{/if}
 </span>
