@@ -21,6 +21,7 @@
 	import { actions } from '$lib/ui/frame/actions.svelte';
 	import { history } from '$lib/ui/frame/history.svelte';
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
+	import DropZone from '$lib/ui/parts/DropZone.svelte';
 	import ProgressLine from '$lib/ui/parts/ProgressLine.svelte';
 
 	let assignments = $state.raw<Assignment[]>();
@@ -95,7 +96,7 @@
 		await goto(resolve('/a/[id]/gather', { id: assignment.id }));
 	}
 
-	async function bringIn(files: FileList | null) {
+	async function bringIn(files: Iterable<File> | null) {
 		const { bringInArchive } = await import('$lib/ui/assignment/bring-in');
 		for (const file of files ?? []) {
 			work = { label: `Reading ${file.name}`, done: 0, all: 1 };
@@ -134,6 +135,8 @@
 </script>
 
 <svelte:head><title>Assignments · Corvan</title></svelte:head>
+
+<DropZone label="Drop an archive to bring it in" onfiles={(files) => void bringIn(files)} />
 
 <TopLine>
 	<nav class="ml-auto flex gap-5" aria-label="Desk">

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { strFromU8, unzipSync } from 'fflate';
 import { expect, test, type Page } from '@playwright/test';
 import { draftArticle, goTo, openSample, watchErrors } from './support';
 
@@ -246,4 +247,75 @@ test('the manuscript follows the plan without losing text, and the plan takes th
 	await expect(page.getByText(/Took the manuscript’s outline into the plan/)).toBeVisible();
 	await goTo(page, 'Plan');
 	await expect(heading(page, '2')).toHaveValue('Our stone, and where it comes from, in my words');
+});
+
+test('a plan is kept as a form for the client and starts another; it leaves as DOCX', async ({
+	page
+}) => {
+	test.setTimeout(90_000);
+	await propose(page);
+	const more = page.getByRole('button', { name: 'More', exact: true }).first();
+	await more.click();
+	await page.getByRole('button', { name: /^Save as a form for / }).click();
+	const form = page.getByRole('form', { name: 'Save as a form' });
+	await form.getByLabel('Name of the form').fill('Building guides');
+	await expect(form).toContainText('What {a thing} costs');
+	await form.getByRole('button', { name: 'Save the form' }).click();
+	await expect(page.getByText(/Saved the form “Building guides” for/)).toBeVisible();
+	// changed by hand, then started anew from the form
+	const cost = (await headings(page)).indexOf('What a dry stone wall costs');
+	await heading(page, String(cost)).fill('Money');
+	await heading(page, String(cost)).press('Enter');
+	await more.click();
+	await page.getByRole('button', { name: 'Start from an outline' }).click();
+	const start = page.getByRole('region', { name: 'Start from an outline' });
+	await start.getByLabel(/^A form of /).selectOption('Building guides');
+	await expect(start.getByRole('list', { name: 'Headings that were read' })).toContainText(
+		'What a dry stone wall costs'
+	);
+	await start.getByRole('button', { name: /^Start from it/ }).click();
+	await expect(start).toBeHidden({ timeout: 30_000 });
+	expect(await headings(page)).toContain('What a dry stone wall costs');
+	await more.click();
+	const saved = page.waitForEvent('download');
+	await page.getByRole('button', { name: 'Export as DOCX' }).click();
+	const file = await saved;
+	expect(file.suggestedFilename()).toBe('how-to-build-a-dry-stone-wall-plan.docx');
+	const entries = unzipSync(readFileSync(await file.path()));
+	expect(strFromU8(entries['word/document.xml']!)).toContain('What a dry stone wall costs');
+	// the form stands in the profile of the client, and goes from there
+	await page.goto('/clients');
+	await page.getByRole('link', { name: /Fellgate/ }).click();
+	await page.getByRole('button', { name: 'Take the form Building guides off' }).click();
+	await expect(page.getByRole('list', { name: 'Forms of plans' })).toContainText('None yet');
+	await page.keyboard.press('Control+z');
+	await expect(page.getByLabel('Name of the form Building guides')).toBeVisible();
+});
+
+test('quick changes build on one another, and two windows never undo each other’s work', async ({
+	page,
+	context
+}) => {
+	test.setTimeout(90_000);
+	await propose(page);
+	const moved = await heading(page, '7').inputValue();
+	const third = await heading(page, '2').inputValue();
+	await heading(page, '7').click();
+	for (let i = 0; i < 5; i++) await page.keyboard.press('Alt+ArrowUp', { delay: 0 });
+	await expect(heading(page, '2')).toHaveValue(moved);
+	const other = await context.newPage();
+	await other.goto(page.url());
+	await expect(heading(other, '2')).toHaveValue(moved, { timeout: 30_000 });
+	await heading(other, '3').fill('Changed over there');
+	await heading(other, '3').press('Enter');
+	await expect(heading(page, '3')).toHaveValue('Changed over there');
+	await page.getByRole('button', { name: 'Place the rest' }).focus();
+	await page.keyboard.press('Control+z');
+	await expect(page.getByText(/Not done, so that nothing is lost/)).toBeVisible();
+	await expect(heading(page, '3')).toHaveValue('Changed over there');
+	await other.getByRole('button', { name: 'Place the rest' }).focus();
+	await other.keyboard.press('Control+z');
+	await expect(heading(page, '3')).toHaveValue(third);
+	await page.keyboard.press('Control+z');
+	await expect(heading(page, '3')).toHaveValue(moved);
 });

@@ -257,9 +257,7 @@ describe('the check of a heading', () => {
 		);
 		const { id } = plan.sections[at]!;
 		const typing = (typed: string, sections: readonly PlanSection[]) =>
-			headingIssues(typed, { id, sections }, findings, headingChecker(findings)).map(
-				({ kind }) => kind
-			);
+			headingIssues(typed, { id, sections }, findings).map(({ kind }) => kind);
 		expect(typing('In order, course by course', plan.sections)).toEqual(['keyword']);
 		expect(typing(`${findings.keyword}, course by course`, plan.sections)).toEqual([]);
 		const deep = plan.sections.map((section, i) =>

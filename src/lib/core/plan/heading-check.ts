@@ -3,6 +3,7 @@ import type { Findings } from '../findings';
 import { contentStemsOf, countWords } from '../text';
 import { containsTerm } from './contains';
 import type { PlanSection } from './outline';
+import { perFindings } from './per-findings';
 import { plainOf } from './phrases';
 
 /** What is questionable about the wording of a heading. */
@@ -32,10 +33,11 @@ const NEGATIVE =
 const VAGUE =
 	/^(?:introduction|intro|overview|more(?: information| details| on .*)?|other (?:things|points|information)|miscellaneous|general(?: information)?|things to (?:know|consider)|considerations|details|about .*|final thoughts|conclusion|part \d+|section \d+|a new section)$/i;
 
+/** Checks the wording of a heading among those of the other sections. */
+type HeadingCheck = (heading: string, others: readonly string[]) => HeadingIssue[];
+
 /** Makes the check for one set of findings; headings of pages are read once. */
-export function headingChecker(
-	findings: Findings
-): (heading: string, others: readonly string[]) => HeadingIssue[] {
+export const headingChecker = perFindings((findings): HeadingCheck => {
 	// the keyword's words are everybody's
 	const common = new Set(contentStemsOf(findings.keyword));
 	const ownStems = (text: string) => contentStemsOf(text).filter((stem) => !common.has(stem));
@@ -72,7 +74,7 @@ export function headingChecker(
 			add('repeated', `“${heading}” stands twice.`);
 		return issues;
 	};
-}
+});
 
 /** Length of the longest row of stems that both have in the same order. */
 function inOrder(a: readonly string[], b: readonly string[]): number {
@@ -103,14 +105,13 @@ export function levelIssue(sections: readonly PlanSection[], at: number): Headin
 export function headingIssues(
 	typed: string,
 	{ id, sections }: { readonly id: string; readonly sections: readonly PlanSection[] },
-	findings: Findings,
-	check: ReturnType<typeof headingChecker>
+	findings: Findings
 ): HeadingIssue[] {
 	const at = sections.findIndex((section) => section.id === id);
 	const section = sections[at];
 	if (!section || section.level === 1) return [];
 	const others = sections.filter((other) => other.id !== id && other.level > 1);
-	const issues = check(
+	const issues = headingChecker(findings)(
 		typed,
 		others.map(({ heading }) => heading)
 	);

@@ -1,5 +1,6 @@
 import { purposesBeside, type Findings, type Topic } from '../findings';
 import { contentStemsOf } from '../text';
+import { perFindings } from './per-findings';
 import { objectOf } from './phrases';
 
 /** A topic that a heading speaks of, with how well it fits, 0–1. */
@@ -15,7 +16,7 @@ export const MATCH_AT = 0.2;
  * The topics a heading of any origin speaks of, best first: by the words and purposes of the
  * headings pages give them. Words of the keyword tell nothing apart.
  */
-export function topicMatcher(findings: Findings): (heading: string) => TopicMatch[] {
+export const topicMatcher = perFindings((findings): ((heading: string) => TopicMatch[]) => {
 	const read = reader(findings);
 	const known = findings.topics.map((topic) => ({
 		topic,
@@ -40,7 +41,7 @@ export function topicMatcher(findings: Findings): (heading: string) => TopicMatc
 			.filter(({ fit }) => fit >= MATCH_AT)
 			.sort((a, b) => b.fit - a.fit || (a.topic.id < b.topic.id ? -1 : 1));
 	};
-}
+});
 
 interface Reading {
 	readonly stems: readonly string[];

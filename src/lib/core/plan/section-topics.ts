@@ -1,21 +1,32 @@
 import type { Findings, Topic } from '../findings';
 import type { PlanSection } from './outline';
+import { perFindings } from './per-findings';
+
+/** Topics by their id, and those that have a heading by its name. */
+const known = perFindings(({ topics }: Findings) => {
+	const byRef = new Map<string, Topic[]>();
+	for (const topic of topics)
+		for (const { ref } of topic.headings) byRef.set(ref, [...(byRef.get(ref) ?? []), topic]);
+	return { byId: new Map(topics.map((topic) => [topic.id, topic])), byRef };
+});
 
 /**
  * The topics of the findings that a section treats: by their ids, and where the evidence has
- * changed by the headings pages gave them.
+ * changed by the headings pages gave them. In the order of the findings.
  */
 export function topicsOf(
 	section: Pick<PlanSection, 'topics' | 'headings'>,
-	{ topics }: Findings
+	findings: Findings
 ): Topic[] {
-	const wanted = new Set(section.topics);
-	const found = topics.filter(({ id }) => wanted.has(id));
-	if (found.length > 0 || section.headings.length === 0) return found;
-	const refs = new Set(section.headings);
-	return topics.filter(
-		({ headings }) => headings.filter(({ ref }) => refs.has(ref)).length * 2 >= headings.length
-	);
+	const { byId, byRef } = known(findings);
+	const found = new Set(section.topics.flatMap((id) => byId.get(id) ?? []));
+	if (found.size === 0) {
+		const refs = new Set(section.headings);
+		for (const topic of section.headings.flatMap((ref) => byRef.get(ref) ?? []))
+			if (topic.headings.filter(({ ref }) => refs.has(ref)).length * 2 >= topic.headings.length)
+				found.add(topic);
+	}
+	return found.size < 2 ? [...found] : findings.topics.filter((topic) => found.has(topic));
 }
 
 /** Names of the headings of topics, by which a section finds them again. */

@@ -1,5 +1,6 @@
 import { purposesOf, type Findings, type Purpose, type Term, type Topic } from '../findings';
 import { contentStemsOf, countWords, isStopWord, keysOf, termKeyOf } from '../text';
+import { perFindings } from './per-findings';
 import {
 	deedHeadings,
 	deedOf,
@@ -19,15 +20,14 @@ import {
  * from the keyword's own words; null when its headings share none.
  */
 export function subjectOf(topic: Topic, findings: Findings): Term | null {
-	let known = subjects.get(findings);
-	if (!known) subjects.set(findings, (known = new Map()));
+	const known = subjectsIn(findings);
 	let subject = known.get(topic.id);
 	if (subject === undefined) known.set(topic.id, (subject = findSubject(topic, findings)));
 	return subject;
 }
 
 /** Subjects of topics, by findings and topic; headings ask for those of all other topics. */
-const subjects = new WeakMap<Findings, Map<string, Term | null>>();
+const subjectsIn = perFindings(() => new Map<string, Term | null>());
 
 function findSubject(topic: Topic, findings: Findings): Term | null {
 	// "Choosing the stone", "What seasoning means": that is often the keyword's own matter
@@ -56,11 +56,10 @@ function findSubject(topic: Topic, findings: Findings): Term | null {
 }
 
 /** The headings of all pages, as they are compared. */
-export function pageHeadingsOf(findings: Findings): ReadonlySet<string> {
-	return new Set(
-		findings.topics.flatMap(({ headings }) => headings.map(({ text }) => plainOf(text)))
-	);
-}
+export const pageHeadingsOf = perFindings(
+	({ topics }): ReadonlySet<string> =>
+		new Set(topics.flatMap(({ headings }) => headings.map(({ text }) => plainOf(text))))
+);
 
 /** A heading of our own for a topic; the first of `headingsFor`. */
 export function headingFor(topic: Topic, findings: Findings, taken: ReadonlySet<string>): string {

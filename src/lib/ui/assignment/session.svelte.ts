@@ -8,15 +8,15 @@ import {
 	type Findings,
 	type ListedPhrase
 } from '$lib/core/findings';
-import { planOfToday, type Plan } from '$lib/core/plan';
-import { followPlan, planFromTake, type TakeDoc } from '$lib/core/takes';
+import type { Plan } from '$lib/core/plan';
+import type { TakeDoc } from '$lib/core/takes';
 import type { PageStanding } from '$lib/core/standing';
 import { follow } from '$lib/data/follow';
 import { phraseKeyOf, phrasesAbout, type RankedResult } from '$lib/core/keywords';
 import { isMaterial, momentOf, timeOf } from '$lib/core/notes';
 import { alikePagesOf } from '$lib/core/pages';
 import { listAwaited, listNotes, listPages } from '$lib/data/pages';
-import { listTakes, readPlan, savePlanAndTakes } from '$lib/data/takes';
+import { listTakes } from '$lib/data/takes';
 import { changeAssignment } from '$lib/data/assignments';
 import { readAllRows } from '$lib/data/keywords';
 import {
@@ -30,6 +30,7 @@ import {
 } from '$lib/data/db';
 import { analysis, type EvidenceInput, type Progress } from '$lib/workers/client';
 import { history } from '../frame/history.svelte';
+import { PlanKeeper } from './plan-keeper.svelte';
 
 const KEY = Symbol('assignment');
 
@@ -39,6 +40,7 @@ const KEY = Symbol('assignment');
  */
 export class Session {
 	readonly id: string;
+	readonly #keeper: PlanKeeper;
 	#assignment = $state.raw<Assignment | null | undefined>();
 	#pages = $state.raw<readonly Page[] | undefined>();
 	#notes = $state.raw<readonly Note[] | undefined>();
@@ -46,7 +48,6 @@ export class Session {
 	#results = $state.raw<readonly RankedResult[] | null>(null);
 	#listed = $state.raw<readonly ListedPhrase[] | undefined>();
 	#client = $state.raw<Client | null | undefined>();
-	#plan = $state.raw<Plan | null | undefined>();
 	#takes = $state.raw<readonly Take[] | undefined>();
 	#findings = $state.raw<Findings | null>(null);
 	#findingsSign = $state.raw('');
@@ -73,15 +74,16 @@ export class Session {
 	readonly client = $derived(this.#client ?? null);
 	/** The writer's own notes and lists, and behind them the facts of the client. */
 	readonly notes = $derived([...(this.#notes ?? []), ...this.#clientNotes()]);
-	readonly plan = $derived(this.#plan ?? null);
+	readonly plan = $derived.by(() => this.#keeper.plan ?? null);
 	readonly takes = $derived(this.#takes ?? []);
-	readonly isRead = $derived(
-		this.#assignment !== undefined &&
+	readonly isRead = $derived.by(
+		() =>
+			this.#assignment !== undefined &&
 			this.#pages !== undefined &&
 			this.#notes !== undefined &&
 			this.#client !== undefined &&
 			this.#listed !== undefined &&
-			this.#plan !== undefined &&
+			this.#keeper.plan !== undefined &&
 			this.#takes !== undefined
 	);
 	readonly counted = $derived(this.pages.filter(({ counted }) => counted));
@@ -130,6 +132,7 @@ export class Session {
 
 	constructor(id: string) {
 		this.id = id;
+		this.#keeper = new PlanKeeper(id);
 	}
 
 	/** Follows the stored data; returns what ends it. */
@@ -183,11 +186,7 @@ export class Session {
 				(value) => (this.#listed = value),
 				tell
 			),
-			follow(
-				() => readPlan(this.id),
-				(value) => (this.#plan = value ? planOfToday(value.plan) : null),
-				tell
-			),
+			this.#keeper.follow(tell),
 			follow(
 				() => listTakes(this.id),
 				(value) => (this.#takes = value),
@@ -259,40 +258,13 @@ export class Session {
 	}
 
 	/** Stores a changed plan as a step that can be taken back. */
-	async changePlan(label: string, plan: Plan | null, { quiet = true } = {}): Promise<void> {
-		const before = this.plan;
-		const after = $state.snapshot(plan) as Plan | null;
-		await history.run(
-			{
-				label,
-				redo: () => this.#savePlan(before, after),
-				undo: () => this.#savePlan(after, before)
-			},
-			{ quiet }
-		);
-	}
-
-	/** Stores a plan; the takes follow what has changed of its outline. */
-	async #savePlan(from: Plan | null, to: Plan | null): Promise<void> {
-		const docs = new Map<string, TakeDoc>();
-		if (from && to)
-			for (const { id, doc } of await listTakes(this.id)) {
-				const followed = followPlan(doc, from, to);
-				if (followed !== doc) docs.set(id, followed);
-			}
-		await savePlanAndTakes(this.id, to, docs);
+	changePlan(label: string, plan: Plan | null, { quiet = true } = {}): Promise<void> {
+		return this.#keeper.change(label, plan, { quiet });
 	}
 
 	/** Takes the outline of a manuscript into the plan, as a step that can be taken back. */
-	async planFromTake(take: Take, doc: TakeDoc): Promise<void> {
-		const before = this.plan;
-		if (!before) return;
-		const taken = planFromTake(doc, before, () => `section:${crypto.randomUUID()}`);
-		await history.run({
-			label: 'Took the manuscript’s outline into the plan',
-			redo: () => savePlanAndTakes(this.id, taken.plan, new Map([[take.id, taken.doc]])),
-			undo: () => savePlanAndTakes(this.id, before, new Map([[take.id, doc]]))
-		});
+	planFromTake(take: Take, doc: TakeDoc): Promise<void> {
+		return this.#keeper.fromTake(take, doc);
 	}
 
 	/** Stores changed values of the assignment as a step that can be taken back. */

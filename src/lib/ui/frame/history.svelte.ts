@@ -8,6 +8,9 @@ export interface Step {
 	readonly redo: () => Promise<void> | void;
 }
 
+/** Why a step cannot be taken back or done again; the words are for the writer. */
+export class StepRefused extends Error {}
+
 /** Steps of this session, newest last. Reloading keeps the data and forgets the steps. */
 class History {
 	#done = $state.raw<readonly Step[]>([]);
@@ -56,7 +59,10 @@ class History {
 
 	/** One after the other: a quick Ctrl+Z must not overtake the step it is meant for. */
 	#inTurn(act: () => Promise<void>): Promise<void> {
-		const turn = this.#turn.then(act);
+		const turn = this.#turn.then(act).catch((error: unknown) => {
+			if (!(error instanceof StepRefused)) throw error;
+			toast.error(error.message, { duration: 10_000 });
+		});
 		this.#turn = turn.catch(() => undefined);
 		return turn;
 	}

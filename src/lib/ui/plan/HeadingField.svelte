@@ -22,9 +22,9 @@
 			.map(({ heading }) => heading)
 	);
 	const issues = $derived.by(() => {
-		const { plan, findings, check } = desk;
-		if (typed === null || !plan || !findings || !check) return [];
-		return headingIssues(typed, { id: section.id, sections: plan.sections }, findings, check);
+		const { plan, findings } = desk;
+		if (typed === null || !plan || !findings) return [];
+		return headingIssues(typed, { id: section.id, sections: plan.sections }, findings);
 	});
 	const alternatives = $derived.by(() => {
 		const { findings } = desk;

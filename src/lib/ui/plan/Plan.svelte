@@ -243,6 +243,8 @@
 					{/snippet}
 				</Popup>
 				<a class="act" href={resolve('/a/[id]/write', { id: session.id })}>Write</a>
+				{#if desk.isWorking}<span class="text-ink-2" role="status">Placing the evidence …</span
+					>{/if}
 				{#if desk.warnings.length + desk.dismissed.length > 0}
 					<button
 						class="ml-auto text-plum hover:underline"

@@ -44,7 +44,20 @@
 		readonly unplaced?: Unplaced | undefined;
 	}
 
-	const holder = (has: (section: PlanSection) => boolean) => plan.sections.find(has);
+	/** The first section that holds each thing. */
+	function holders(idsOf: (section: PlanSection) => readonly string[]): Map<string, PlanSection> {
+		const found = new Map<string, PlanSection>();
+		for (const section of plan.sections)
+			for (const id of idsOf(section)) if (!found.has(id)) found.set(id, section);
+		return found;
+	}
+	const homes = $derived({
+		topics: holders((section) => desk.topicsOf(section).map(({ id }) => id)),
+		questions: holders(({ questions }) => questions.map(({ question }) => question)),
+		facts: holders(({ facts }) => facts.map(({ fact }) => fact)),
+		terms: holders(({ terms }) => terms.map(({ term }) => term)),
+		notes: holders(({ notes }) => notes.map(({ note }) => note))
+	});
 	const onPages = (ids: readonly string[]) =>
 		ids
 			.map((id) => letters.get(id) ?? '')
@@ -62,7 +75,7 @@
 				id: topic.id,
 				text: topic.label,
 				evidence: `${onPages(topic.pages)} · ${topic.words} words`,
-				section: holder((section) => desk.topicsOf(section).includes(topic)),
+				section: homes.topics.get(topic.id),
 				topic
 			})),
 		questions: findings.questions.map(({ id, text, pages, lists: asked }) => ({
@@ -74,26 +87,26 @@
 			]
 				.filter(Boolean)
 				.join(' · '),
-			section: holder(({ questions }) => questions.some(({ question }) => question === id))
+			section: homes.questions.get(id)
 		})),
 		facts: findings.facts.map(({ id, text, source }) => ({
 			id,
 			text,
 			evidence: sourceOf(source),
-			section: holder(({ facts }) => facts.some(({ fact }) => fact === id))
+			section: homes.facts.get(id)
 		})),
 		terms: findings.terms.map(({ key, phrase, weight, uses }) => ({
 			id: key,
 			text: phrase,
 			evidence: `${weight} · ${uses.length} of ${findings.pages.length} pages`,
-			section: holder(({ terms }) => terms.some(({ term }) => term === key)),
+			section: homes.terms.get(key),
 			unplaced: unplaced.get(key)
 		})),
 		notes: findings.notePassages.map(({ id, text, source }) => ({
 			id,
 			text,
 			evidence: sourceOf(source),
-			section: holder(({ notes }) => notes.some(({ note }) => note === id))
+			section: homes.notes.get(id)
 		}))
 	});
 	const openOf = (entries: readonly Entry[]) => entries.filter(({ section }) => !section).length;

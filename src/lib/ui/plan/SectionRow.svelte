@@ -158,6 +158,9 @@
 		border-bottom: 1px solid var(--rule);
 		border-left: 2px solid transparent;
 		padding: 7px 0 8px 2px;
+		/* of sixty sections only those in sight are laid out and painted */
+		content-visibility: auto;
+		contain-intrinsic-size: auto 58px;
 	}
 	.row.chosen {
 		background: color-mix(in oklab, var(--wash) 70%, var(--sheet));

@@ -9,7 +9,6 @@ import {
 	changesSince,
 	duplicateSection,
 	fitToTarget,
-	headingChecker,
 	headingFor,
 	headingRefsOf,
 	indentSection,
@@ -79,7 +78,6 @@ export class PlanDesk {
 			? changesSince(this.plan, this.findings)
 			: []
 	);
-	readonly check = $derived(this.findings ? headingChecker(this.findings) : null);
 	/** "1", "2", "2.1", "2.1.1" by section; the opening has none. */
 	readonly numbers: ReadonlyMap<string, string> = $derived(numbersOf(this.plan?.sections ?? []));
 	readonly affinities = $derived(

@@ -1,0 +1,119 @@
+import { planOfToday, type Plan, type StoredShape } from '$lib/core/plan';
+import { followPlan, planFromTake, type TakeDoc } from '$lib/core/takes';
+import type { Take } from '$lib/data/db';
+import { follow } from '$lib/data/follow';
+import { listTakes, readPlan, savePlanAndTakes } from '$lib/data/takes';
+import { history, StepRefused } from '../frame/history.svelte';
+
+/**
+ * The plan of an assignment and every change of it. A change shows at once and is stored behind
+ * it, so that the next one, however quickly it follows, builds on it.
+ */
+export class PlanKeeper {
+	#plan = $state.raw<Plan | null | undefined>();
+	/** Changes that show already and are not stored yet. */
+	#unstored = 0;
+
+	constructor(readonly assignment: string) {}
+
+	/** Undefined until it is read, null when there is none. */
+	get plan(): Plan | null | undefined {
+		return this.#plan;
+	}
+
+	follow(tell: (message: string) => void): () => void {
+		return follow(
+			() => this.#read(),
+			(stored) => {
+				// what is on its way stands above what was stored before it
+				if (this.#unstored === 0) this.#plan = stored;
+			},
+			tell
+		);
+	}
+
+	/** Stores a changed plan as a step that can be taken back. */
+	async change(label: string, plan: Plan | null, { quiet = true } = {}): Promise<void> {
+		const before = this.#plan ?? null;
+		const after = $state.snapshot(plan) as Plan | null;
+		await this.#showing(after, () =>
+			history.run(
+				{
+					label,
+					redo: () => this.#turn(label, before, after, () => this.#store(before, after)),
+					undo: () => this.#turn(label, after, before, () => this.#store(after, before))
+				},
+				{ quiet }
+			)
+		);
+	}
+
+	/** Takes the outline of a manuscript into the plan, as a step that can be taken back. */
+	async fromTake({ id }: Take, doc: TakeDoc): Promise<void> {
+		const before = this.#plan;
+		if (!before) return;
+		const label = 'Took the manuscript’s outline into the plan';
+		const taken = planFromTake(doc, before, () => `section:${crypto.randomUUID()}`);
+		const store = (plan: Plan, text: TakeDoc) =>
+			savePlanAndTakes(this.assignment, plan, new Map([[id, text]]));
+		await this.#showing(taken.plan, () =>
+			history.run({
+				label,
+				redo: () => this.#turn(label, before, taken.plan, () => store(taken.plan, taken.doc)),
+				undo: () => this.#turn(label, taken.plan, before, () => store(before, doc))
+			})
+		);
+	}
+
+	/** Shows a plan while it is being stored; when that fails, what is stored shows again. */
+	async #showing(plan: Plan | null, store: () => Promise<void>): Promise<void> {
+		this.#plan = plan;
+		this.#unstored++;
+		try {
+			await store();
+		} finally {
+			this.#unstored--;
+			if (this.#unstored === 0) {
+				const stored = await this.#read();
+				if (this.#unstored === 0) this.#plan = stored;
+			}
+		}
+	}
+
+	/** Turns one plan into another, unless another window has changed it since: that would be lost. */
+	async #turn(
+		label: string,
+		from: Plan | null,
+		to: Plan | null,
+		store: () => Promise<void>
+	): Promise<void> {
+		if (signOf(await this.#read()) !== signOf(from))
+			throw new StepRefused(
+				`Not done, so that nothing is lost: the plan was changed in another window since “${label}”. Undo it there first, or do the step anew.`
+			);
+		// the newest of several quick changes shows, not the one whose turn it is
+		if (this.#unstored > 0) await store();
+		else await this.#showing(to, store);
+	}
+
+	async #read(): Promise<Plan | null> {
+		const stored = await readPlan(this.assignment);
+		return stored ? planOfToday(stored.plan) : null;
+	}
+
+	/** Stores a plan; the takes follow what has changed of its outline. */
+	async #store(from: Plan | null, to: Plan | null): Promise<void> {
+		const docs = new Map<string, TakeDoc>();
+		if (from && to)
+			for (const { id, doc } of await listTakes(this.assignment)) {
+				const followed = followPlan(doc, from, to);
+				if (followed !== doc) docs.set(id, followed);
+			}
+		await savePlanAndTakes(this.assignment, to, docs);
+	}
+}
+
+/** What makes two plans the same, however old the stored one is. */
+function signOf(plan: Plan | null): string {
+	return plan === null ? '' : JSON.stringify(planOfToday(plan as unknown as StoredShape));
+}
