@@ -320,6 +320,7 @@ let works: PageWork[] = [];
 		room: Array.from({ length: sections }, () => 4 + Math.floor(10 * random())),
 		firstUse: Array.from({ length: terms }, () => 0.5 + random()),
 		mostHere: Array.from({ length: terms }, () => 3),
+		mostOfOne: Array.from({ length: sections }, () => 3),
 		spread: Array.from({ length: terms }, () => 3),
 		repeat: 0.9
 	});

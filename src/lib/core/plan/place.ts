@@ -165,6 +165,10 @@ export function placementProblem(
 			holders[t]! > 0 ? 0 : WEIGHT_VALUE[weight] * PLACE_LIMITS.firstUse
 		),
 		mostHere: needs.map((need) => Math.max(1, Math.ceil(PLACE_LIMITS.hereShare * need))),
+		// what sums up says each thing once
+		mostOfOne: sections.map(({ kind }) =>
+			kind === 'takeaways' || kind === 'closing' ? 1 : PLACE_LIMITS.usesPerTerm
+		),
 		spread: holders.map((held) => Math.max(0, PLACE_LIMITS.sectionsPerTerm - held)),
 		repeat: PLACE_LIMITS.repeat
 	};

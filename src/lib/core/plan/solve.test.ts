@@ -4,13 +4,13 @@ import { fillGreedily, solvePlacement, valueOf, type PlacementProblem } from '.'
 
 /** The best value by trying every number of uses everywhere. */
 function bestByTrying(problem: PlacementProblem): number {
-	const { needs, room, mostHere, spread, gains } = problem;
+	const { needs, room, mostHere, mostOfOne, spread, gains } = problem;
 	const uses = gains.map((row) => row.map(() => 0));
 	const search = (t: number, s: number, left: number, free: number[]): number => {
 		if (t === gains.length) return valueOf(problem, uses);
 		if (s === room.length) return search(t + 1, 0, t + 1 < needs.length ? needs[t + 1]! : 0, free);
 		let best = Number.NEGATIVE_INFINITY;
-		const most = gains[t]![s]! > 0 ? Math.min(left, free[s]!, mostHere[t]!) : 0;
+		const most = gains[t]![s]! > 0 ? Math.min(left, free[s]!, mostHere[t]!, mostOfOne[s]!) : 0;
 		for (let n = 0; n <= most; n++) {
 			uses[t]![s] = n;
 			if (uses[t]!.filter((count) => count > 0).length <= spread[t]!)
@@ -32,6 +32,7 @@ const small: fc.Arbitrary<PlacementProblem> = fc.integer({ min: 1, max: 3 }).cha
 		room: each(fc.integer({ min: 0, max: 3 }), SECTIONS),
 		firstUse: each(fc.integer({ min: 0, max: 10 }), terms),
 		mostHere: each(fc.integer({ min: 1, max: 2 }), terms),
+		mostOfOne: each(fc.integer({ min: 1, max: 2 }), SECTIONS),
 		spread: each(fc.integer({ min: 0, max: 2 }), terms),
 		repeat: fc.constantFrom(0.9, 1, 0.5)
 	});
@@ -67,6 +68,7 @@ describe('solvePlacement', () => {
 					room: Array.from({ length: 8 }, () => random(9)),
 					firstUse: Array.from({ length: terms }, () => random(3) / 2),
 					mostHere: Array.from({ length: terms }, () => 1 + random(3)),
+					mostOfOne: Array.from({ length: 8 }, () => 1 + random(3)),
 					spread: Array.from({ length: terms }, () => 1 + random(3)),
 					repeat: 0.9
 				};
@@ -75,7 +77,7 @@ describe('solvePlacement', () => {
 					expect(row.reduce((sum, n) => sum + n, 0)).toBeLessThanOrEqual(problem.needs[t]!);
 					expect(row.filter((n) => n > 0).length).toBeLessThanOrEqual(problem.spread[t]!);
 					row.forEach((n, s) => {
-						expect(n).toBeLessThanOrEqual(problem.mostHere[t]!);
+						expect(n).toBeLessThanOrEqual(Math.min(problem.mostHere[t]!, problem.mostOfOne[s]!));
 						if (problem.gains[t]![s] === 0) expect(n).toBe(0);
 					});
 				});
@@ -96,6 +98,7 @@ describe('solvePlacement', () => {
 			room: [2],
 			firstUse: [0.5, 0.5],
 			mostHere: [2, 2],
+			mostOfOne: [2],
 			spread: [1, 1],
 			repeat: 1
 		});

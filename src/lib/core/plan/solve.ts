@@ -12,6 +12,8 @@ export interface PlacementProblem {
 	readonly firstUse: readonly number[];
 	/** Uses of a term that one section takes at most. */
 	readonly mostHere: readonly number[];
+	/** Uses of one term that a section takes at most. */
+	readonly mostOfOne: readonly number[];
 	/** Sections a term may be spread over. */
 	readonly spread: readonly number[];
 	/** What a further use in one section is worth of the one before it, 0–1. */
@@ -107,7 +109,7 @@ function relaxed(
 	problem: PlacementProblem,
 	forbidden: ReadonlySet<number>
 ): { uses: number[][]; value: number } {
-	const { gains, needs, room, firstUse, mostHere, repeat } = problem;
+	const { gains, needs, room, firstUse, mostHere, mostOfOne, repeat } = problem;
 	const sink = 1 + gains.length + room.length;
 	const network = new FlowNetwork(sink + 1);
 	const edges: { id: number; t: number; s: number }[] = [];
@@ -117,7 +119,7 @@ function relaxed(
 		if (needs[t]! > 1) network.connect(0, 1 + t, needs[t]! - 1, 0);
 		row.forEach((gain, s) => {
 			if (gain <= 0 || room[s]! <= 0 || forbidden.has(pairOf(problem, t, s))) return;
-			const most = Math.min(mostHere[t]!, needs[t]!, room[s]!);
+			const most = Math.min(mostHere[t]!, mostOfOne[s]!, needs[t]!, room[s]!);
 			for (let use = 0; use < most; use++) {
 				const id = network.connect(1 + t, 1 + gains.length + s, 1, -gain * repeat ** use);
 				edges.push({ id, t, s });
@@ -153,7 +155,7 @@ export function fillGreedily(
 	problem: PlacementProblem,
 	from: readonly (readonly number[])[]
 ): { uses: number[][]; value: number } {
-	const { gains, needs, room, firstUse, mostHere, spread, repeat } = problem;
+	const { gains, needs, room, firstUse, mostHere, mostOfOne, spread, repeat } = problem;
 	const uses = from.map((row) => [...row]);
 	const placed = uses.map((row) => row.reduce((sum, n) => sum + n, 0));
 	const free = room.map((most, s) => most - uses.reduce((sum, row) => sum + row[s]!, 0));
@@ -164,8 +166,8 @@ export function fillGreedily(
 			const isFull = spreadOf(uses[t]!) >= spread[t]!;
 			for (let s = 0; s < room.length; s++) {
 				const here = uses[t]![s]!;
-				if (free[s]! <= 0 || gains[t]![s]! <= 0 || here >= mostHere[t]! || (here === 0 && isFull))
-					continue;
+				const most = Math.min(mostHere[t]!, mostOfOne[s]!);
+				if (free[s]! <= 0 || gains[t]![s]! <= 0 || here >= most || (here === 0 && isFull)) continue;
 				const worth = gains[t]![s]! * repeat ** here + (placed[t] === 0 ? firstUse[t]! : 0);
 				if (worth > best.worth) best = { t, s, worth };
 			}
