@@ -13,7 +13,7 @@ export interface QuestionPlace {
 type Asked = Pick<Question, 'text' | 'kind'>;
 
 /** Stems that questions of every matter share: "how long", "how much". */
-const ASKING: ReadonlySet<string> = new Set(contentStemsOf('long much many often need'));
+const ASKING: ReadonlySet<string> = new Set(contentStemsOf('long much many often need work'));
 
 /** What a purpose that question and place share is worth beside shared words. */
 const SAME_PURPOSE = 0.5;
@@ -21,7 +21,7 @@ const SAME_PURPOSE = 0.5;
 /**
  * Tells how much of what a question asks a place treats: the share of the question's words that
  * stand in the headings of the place, 0–1, and half as much again where both are about the cost
- * or about the time. The keyword's words and those of any question say nothing; words that stand
+ * or about the time, or where a definition is asked for and given. The keyword's words and those of any question say nothing; words that stand
  * in many headings and questions ("run" in articles about running) say little.
  */
 export function questionFit(
@@ -58,7 +58,12 @@ export function questionFit(
 		const isOfPurpose =
 			(kind === 'cost' && intent === 'cost') ||
 			(kind === 'time' && intent === 'time' && purposesOf(text).includes('time'));
-		return shared / Math.max(1, asked) + (isOfPurpose ? SAME_PURPOSE : 0);
+		// "How does it work?" asks of the thing itself, and that is what a definition tells
+		const isOfThing =
+			asked === 0 &&
+			intent === 'definition' &&
+			purposesOf(text).some((one) => one === 'definition' || one === 'workings');
+		return shared / Math.max(1, asked) + (isOfPurpose || isOfThing ? SAME_PURPOSE : 0);
 	};
 }
 

@@ -1,4 +1,4 @@
-import type { Fact, FactGroup, Findings } from '../findings';
+import { purposesOf, type Fact, type FactGroup, type Findings } from '../findings';
 import { contentStemsOf } from '../text';
 import { PLAN_LIMITS } from './limits';
 import type { FactPlacement, NotePlacement, PlanSection } from './outline';
@@ -8,6 +8,8 @@ import { topicsOf } from './section-topics';
 const FACT_AT = 1.4;
 /** Words of the keyword and of every page say little; a passage needs this much else in common. */
 const NOTE_AT = 2;
+/** What a word of the keyword counts among the terms that a passage and a section share. */
+const EVERYWHERE = 0.3;
 
 /** Facts and notes go to the sections they support; what the writer's own notes say comes first. */
 export function placeMaterial(sections: readonly PlanSection[], findings: Findings): PlanSection[] {
@@ -26,10 +28,8 @@ export function placeMaterial(sections: readonly PlanSection[], findings: Findin
 			id: passage.id,
 			values: sections.map((section, s) => {
 				if (!isOpen(section)) return 0;
-				const { wanted, stems } = readings[s]!;
-				const held = passage.terms.filter((term) => wanted.has(term)).length;
-				const said = new Set(contentStemsOf(`${passage.heading} ${passage.text}`));
-				return held + 0.8 * Math.min(4, [...said].filter((stem) => stems.has(stem)).length);
+				const { held, shared } = inCommon(passage, readings[s]!);
+				return held + 0.8 * Math.min(4, shared) + headed(passage.heading, readings[s]!);
 			})
 		})),
 		NOTE_AT
@@ -61,6 +61,9 @@ interface Reading {
 	readonly wanted: ReadonlySet<string>;
 	/** Stems of the heading and of the headings pages have for it, less the keyword's. */
 	readonly stems: ReadonlySet<string>;
+	readonly intent: PlanSection['intent'];
+	/** Terms that are words of the keyword; they stand everywhere and say little. */
+	readonly everywhere: (term: string) => boolean;
 }
 
 function readingOf(section: PlanSection, findings: Findings): Reading {
@@ -71,19 +74,46 @@ function readingOf(section: PlanSection, findings: Findings): Reading {
 	];
 	return {
 		wanted: new Set(section.terms.map(({ term }) => term)),
-		stems: new Set(texts.flatMap(contentStemsOf).filter((stem) => !common.has(stem)))
+		stems: new Set(texts.flatMap(contentStemsOf).filter((stem) => !common.has(stem))),
+		intent: section.intent,
+		everywhere: (term) => contentStemsOf(term).every((stem) => common.has(stem))
 	};
+}
+
+/** Placed terms that a passage holds, and words it shares with the section's headings. */
+function inCommon(
+	{ terms, heading, text }: Pick<Fact, 'terms' | 'heading' | 'text'>,
+	{ wanted, stems, everywhere }: Reading
+): { held: number; shared: number } {
+	const said = new Set(contentStemsOf(`${heading} ${text}`));
+	return {
+		held: terms
+			.filter((term) => wanted.has(term))
+			.reduce((sum, term) => sum + (everywhere(term) ? EVERYWHERE : 1), 0),
+		shared: [...said].filter((stem) => stems.has(stem)).length
+	};
+}
+
+/** What it is worth that the heading a passage stands under is about what the section is about. */
+function headed(heading: string, { stems, intent }: Reading): number {
+	const own = contentStemsOf(heading);
+	const named = own.filter((stem) => stems.has(stem)).length / Math.max(1, own.length);
+	const isOfPurpose = intent !== 'plain' && purposesOf(heading).some((one) => one === intent);
+	return 1.5 * named + (isOfPurpose ? 1.2 : 0);
 }
 
 function isOpen({ locked, kind }: PlanSection): boolean {
 	return !locked && kind !== 'closing' && kind !== 'faq';
 }
 
-function factValue(fact: Fact, { wanted, stems }: Reading): number {
-	const held = fact.terms.filter((term) => wanted.has(term)).length;
-	const said = new Set(contentStemsOf(`${fact.heading} ${fact.text}`));
-	const shared = [...said].filter((stem) => stems.has(stem)).length;
-	return held + 0.6 * Math.min(3, shared) + (fact.origin === 'note' ? 0.5 : 0);
+function factValue(fact: Fact, reading: Reading): number {
+	const { held, shared } = inCommon(fact, reading);
+	return (
+		held +
+		0.6 * Math.min(3, shared) +
+		0.5 * headed(fact.heading, reading) +
+		(fact.origin === 'note' ? 0.5 : 0)
+	);
 }
 
 interface Weighed<T> {

@@ -145,7 +145,7 @@
 				: session.noteSigns.size === 1
 					? 'your one note'
 					: `your ${session.noteSigns.size} notes`}, marks every sentence with its origin, and
-			leaves a visible gap where they are silent.
+			leaves a visible gap where {session.noteSigns.size === 1 ? 'it is' : 'they are'} silent.
 		</p>
 		<p class="mt-4 flex flex-wrap gap-2">
 			<button class="act chief" onclick={() => void draftAll()} disabled={isDrafting}
