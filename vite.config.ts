@@ -54,6 +54,8 @@ export default defineConfig({
 	},
 	test: {
 		environment: 'node',
+		// whole findings are made in tests, and machines differ; a test that hangs is still found
+		testTimeout: 30_000,
 		include: ['src/**/*.test.ts', 'scripts/**/*.test.ts', 'tests/support/**/*.test.ts']
 	}
 });

@@ -417,7 +417,8 @@ function agreementOf(group: readonly Statement[]): FactGroup['agreement'] {
 	const spans = group.map((statement) => {
 		const { quantity, low, high } = statement;
 		return {
-			statement,
+			source: statement.fact.source,
+			said: said(statement),
 			low: quantity.hedge === 'most' ? -Infinity : low,
 			high: quantity.hedge === 'least' ? Infinity : high
 		};
@@ -425,27 +426,35 @@ function agreementOf(group: readonly Statement[]): FactGroup['agreement'] {
 	let found: FactGroup['agreement'] = 'agrees';
 	for (const [i, a] of spans.entries()) {
 		for (const b of spans.slice(i + 1)) {
-			if (a.statement.fact.source === b.statement.fact.source) continue;
+			if (a.source === b.source) continue;
 			if (!isApart(a, b) && !isApart(b, a)) continue;
-			if (isOfOneThing(a.statement, b.statement)) return 'differs';
+			if (isOfOneThing(a.said(), b.said())) return 'differs';
 			found = 'mixed';
 		}
 	}
 	return found;
 }
 
-/** What the sentence itself says around a figure, the heading and words of extent left out. */
-function saidOf({ stems, weights, inSentence }: Statement): Map<string, number> {
-	const said = new Map<string, number>();
-	for (let i = 0; i < inSentence; i++)
-		if (!EXTENT_STEMS.has(stems[i]!)) said.set(stems[i]!, weights[i]!);
-	return said;
+/** Weights of the words a sentence has around a figure, and the sum of their squares. */
+interface Said {
+	readonly weights: ReadonlyMap<string, number>;
+	readonly size: number;
 }
 
-function sizeOf(said: ReadonlyMap<string, number>): number {
-	let squares = 0;
-	for (const weight of said.values()) squares += weight * weight;
-	return squares || 1;
+/** What the sentence itself says around a figure, the heading and words of extent left out; read when asked for. */
+function said({ stems, weights, inSentence }: Statement): () => Said {
+	let known: Said | undefined;
+	return () => {
+		if (known) return known;
+		const found = new Map<string, number>();
+		let squares = 0;
+		for (let i = 0; i < inSentence; i++) {
+			if (EXTENT_STEMS.has(stems[i]!)) continue;
+			found.set(stems[i]!, weights[i]!);
+			squares += weights[i]! ** 2;
+		}
+		return (known = { weights: found, size: squares || 1 });
+	};
 }
 
 interface Span {
@@ -458,13 +467,12 @@ function isApart(under: Span, over: Span): boolean {
 	return over.low - under.high > TOLERANCE * Math.abs(under.high);
 }
 
-function isOfOneThing(a: Statement, b: Statement): boolean {
-	const [first, second] = [saidOf(a), saidOf(b)];
-	const length = Math.sqrt(sizeOf(first) * sizeOf(second));
+function isOfOneThing(a: Said, b: Said): boolean {
+	const length = Math.sqrt(a.size * b.size);
 	let likeness = 0;
 	let shared = 0;
-	for (const [stem, weight] of first) {
-		const part = (weight * (second.get(stem) ?? 0)) / length;
+	for (const [stem, weight] of a.weights) {
+		const part = (weight * (b.weights.get(stem) ?? 0)) / length;
 		likeness += part;
 		if (part >= SHARED_AT) shared++;
 	}

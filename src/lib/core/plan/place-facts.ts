@@ -15,23 +15,34 @@ const EVERYWHERE = 0.3;
 export function placeMaterial(sections: readonly PlanSection[], findings: Findings): PlanSection[] {
 	const readings = sections.map((section) => readingOf(section, findings));
 	const facts = bestPlaces(
-		findings.facts.map((fact) => ({
-			item: fact,
-			id: fact.id,
-			values: sections.map((section, s) => (isOpen(section) ? factValue(fact, readings[s]!) : 0))
-		})),
+		findings.facts.map((fact) => {
+			const matter = matterOf(fact);
+			const own = fact.origin === 'note' ? 0.5 : 0;
+			return {
+				item: fact,
+				id: fact.id,
+				values: sections.map((section, s) => {
+					if (!isOpen(section)) return 0;
+					const { held, shared, headed } = inCommon(matter, readings[s]!);
+					return held + 0.6 * Math.min(3, shared) + 0.5 * headed + own;
+				})
+			};
+		}),
 		FACT_AT
 	);
 	const notes = bestPlaces(
-		findings.notePassages.map((passage) => ({
-			item: passage,
-			id: passage.id,
-			values: sections.map((section, s) => {
-				if (!isOpen(section)) return 0;
-				const { held, shared } = inCommon(passage, readings[s]!);
-				return held + 0.8 * Math.min(4, shared) + headed(passage.heading, readings[s]!);
-			})
-		})),
+		findings.notePassages.map((passage) => {
+			const matter = matterOf(passage);
+			return {
+				item: passage,
+				id: passage.id,
+				values: sections.map((section, s) => {
+					if (!isOpen(section)) return 0;
+					const { held, shared, headed } = inCommon(matter, readings[s]!);
+					return held + 0.8 * Math.min(4, shared) + headed;
+				})
+			};
+		}),
 		NOTE_AT
 	);
 	return sections.map((section, s) =>
@@ -63,7 +74,7 @@ interface Reading {
 	readonly stems: ReadonlySet<string>;
 	readonly intent: PlanSection['intent'];
 	/** Terms that are words of the keyword; they stand everywhere and say little. */
-	readonly everywhere: (term: string) => boolean;
+	readonly everywhere: ReadonlySet<string>;
 }
 
 function readingOf(section: PlanSection, findings: Findings): Reading {
@@ -76,44 +87,53 @@ function readingOf(section: PlanSection, findings: Findings): Reading {
 		wanted: new Set(section.terms.map(({ term }) => term)),
 		stems: new Set(texts.flatMap(contentStemsOf).filter((stem) => !common.has(stem))),
 		intent: section.intent,
-		everywhere: (term) => contentStemsOf(term).every((stem) => common.has(stem))
+		everywhere: new Set(
+			section.terms
+				.map(({ term }) => term)
+				.filter((term) => contentStemsOf(term).every((stem) => common.has(stem)))
+		)
 	};
 }
 
-/** Placed terms that a passage holds, and words it shares with the section's headings. */
-function inCommon(
-	{ terms, heading, text }: Pick<Fact, 'terms' | 'heading' | 'text'>,
-	{ wanted, stems, everywhere }: Reading
-): { held: number; shared: number } {
-	const said = new Set(contentStemsOf(`${heading} ${text}`));
+/** What a fact or a passage of a note speaks of. */
+interface Matter {
+	readonly terms: readonly string[];
+	/** Stems of its text and of the heading it stands under. */
+	readonly said: ReadonlySet<string>;
+	readonly headingStems: readonly string[];
+	readonly purposes: readonly string[];
+}
+
+function matterOf({ terms, heading, text }: Pick<Fact, 'terms' | 'heading' | 'text'>): Matter {
+	const headingStems = contentStemsOf(heading);
 	return {
-		held: terms
-			.filter((term) => wanted.has(term))
-			.reduce((sum, term) => sum + (everywhere(term) ? EVERYWHERE : 1), 0),
-		shared: [...said].filter((stem) => stems.has(stem)).length
+		terms,
+		said: new Set([...headingStems, ...contentStemsOf(text)]),
+		headingStems,
+		purposes: purposesOf(heading)
 	};
 }
 
-/** What it is worth that the heading a passage stands under is about what the section is about. */
-function headed(heading: string, { stems, intent }: Reading): number {
-	const own = contentStemsOf(heading);
-	const named = own.filter((stem) => stems.has(stem)).length / Math.max(1, own.length);
-	const isOfPurpose = intent !== 'plain' && purposesOf(heading).some((one) => one === intent);
-	return 1.5 * named + (isOfPurpose ? 1.2 : 0);
+/**
+ * Placed terms that it holds, words it shares with the section's headings, and what it is worth that
+ * its own heading is about what the section is about.
+ */
+function inCommon(
+	{ terms, said, headingStems, purposes }: Matter,
+	{ wanted, stems, intent, everywhere }: Reading
+): { held: number; shared: number; headed: number } {
+	let held = 0;
+	for (const term of terms) if (wanted.has(term)) held += everywhere.has(term) ? EVERYWHERE : 1;
+	let shared = 0;
+	for (const stem of said) if (stems.has(stem)) shared++;
+	const named =
+		headingStems.filter((stem) => stems.has(stem)).length / Math.max(1, headingStems.length);
+	const isOfPurpose = intent !== 'plain' && purposes.includes(intent);
+	return { held, shared, headed: 1.5 * named + (isOfPurpose ? 1.2 : 0) };
 }
 
 function isOpen({ locked, kind }: PlanSection): boolean {
 	return !locked && kind !== 'closing' && kind !== 'faq';
-}
-
-function factValue(fact: Fact, reading: Reading): number {
-	const { held, shared } = inCommon(fact, reading);
-	return (
-		held +
-		0.6 * Math.min(3, shared) +
-		0.5 * headed(fact.heading, reading) +
-		(fact.origin === 'note' ? 0.5 : 0)
-	);
 }
 
 interface Weighed<T> {

@@ -155,7 +155,7 @@
 	</div>
 {:else}
 	<div
-		class="grid h-full grid-cols-[312px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:overflow-y-auto"
+		class="grid h-full grid-cols-[324px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:overflow-y-auto"
 	>
 		<Pool {plan} {findings} />
 		<section
@@ -224,7 +224,7 @@
 						/>
 					{/snippet}
 				</Popup>
-				<Popup label="More" width="230px">
+				<Popup label="More" width="270px">
 					{#snippet children(close: () => void)}
 						<MenuItems
 							onclose={close}
