@@ -34,7 +34,10 @@ test('a proposed plan is arranged by key and by hand, undone and kept', async ({
 	await expect(heading(page, '2')).toHaveValue(first[1]!);
 	// split, duplicate and merge from the menu of the section
 	await heading(page, '2').click();
-	const menu = sections(page).getByRole('listitem').nth(2).getByRole('button', { name: 'More' });
+	const menu = sections(page)
+		.getByRole('listitem')
+		.filter({ has: heading(page, '2') })
+		.getByRole('button', { name: 'More', exact: true });
 	await menu.click();
 	await page.getByRole('button', { name: 'Split in two' }).click();
 	await expect(heading(page, '3')).toHaveValue(`${first[1]!}, continued`);
@@ -67,9 +70,9 @@ test('a placement says why, shows its sentences, is moved, locked and stays thro
 	await propose(page);
 	const from = sections(page)
 		.getByRole('listitem')
-		.filter({ has: page.getByRole('button', { name: /walling hammer/ }) })
+		.filter({ has: page.getByRole('button', { name: /^placed walling hammer/ }) })
 		.first();
-	await from.getByRole('button', { name: /walling hammer/ }).click();
+	await from.getByRole('button', { name: /^placed walling hammer/ }).click();
 	const why = page.getByLabel('Why here?');
 	await expect(why).toContainText('same topic');
 	await expect(why).toContainText('in all');
@@ -80,21 +83,51 @@ test('a placement says why, shows its sentences, is moved, locked and stays thro
 	const target = sections(page)
 		.getByRole('listitem')
 		.filter({ has: heading(page, '1') });
-	await expect(target.getByRole('button', { name: /walling hammer/ })).toBeVisible();
+	await expect(target.getByRole('button', { name: /^placed walling hammer/ })).toBeVisible();
 	await page.getByRole('button', { name: 'Place the rest' }).click();
 	await expect(page.getByText('Placed the rest')).toBeVisible();
-	await expect(target.getByRole('button', { name: /walling hammer/ })).toBeVisible();
+	await expect(target.getByRole('button', { name: /^placed walling hammer/ })).toBeVisible();
 	// a section that does not take a term loses it and does not get it again
-	await target.getByRole('button', { name: /walling hammer/ }).click();
+	await target.getByRole('button', { name: /^placed walling hammer/ }).click();
 	await page.getByLabel('Why here?').getByRole('button', { name: 'Never here' }).click();
-	await expect(target.getByRole('button', { name: /walling hammer/ })).toBeHidden();
+	await expect(target.getByRole('button', { name: /^placed walling hammer/ })).toBeHidden();
 	await page.getByRole('button', { name: 'Place the rest' }).click();
 	await expect(
 		sections(page)
-			.getByRole('button', { name: /walling hammer/ })
+			.getByRole('button', { name: /^placed walling hammer/ })
 			.first()
 	).toBeVisible();
-	await expect(target.getByRole('button', { name: /walling hammer/ })).toBeHidden();
+	await expect(target.getByRole('button', { name: /^placed walling hammer/ })).toBeHidden();
+});
+
+test('questions, facts and notes say why they stand there, and move', async ({ page }) => {
+	test.setTimeout(90_000);
+	await propose(page);
+	await heading(page, '3').click();
+	const from = sections(page)
+		.getByRole('listitem')
+		.filter({ has: heading(page, '3') });
+	const fact = from.getByRole('button', { name: /^= [A-Z] / }).first();
+	const text = (await fact.textContent())!.replace(/^\s*= [A-Z]\s*/, '').trim();
+	await fact.click();
+	const why = page.getByLabel('Why here?');
+	await expect(why).toContainText('It suits this section by');
+	await expect(why).toContainText(text);
+	await expect(why.getByRole('link').first()).toBeVisible();
+	const into = await heading(page, '1').inputValue();
+	await why.getByLabel('Move to a section').selectOption({ label: `1 ${into}` });
+	await heading(page, '1').click();
+	const target = sections(page)
+		.getByRole('listitem')
+		.filter({ has: heading(page, '1') });
+	await expect(target).toContainText(text);
+	await expect(from).not.toContainText(text);
+	await heading(page, '3').click();
+	await from.getByRole('button', { name: /^\? / }).first().click();
+	await expect(why).toContainText('Asked by');
+	await page.keyboard.press('Escape');
+	await from.getByRole('button', { name: /^n\d / }).first().click();
+	await expect(why).toContainText('It speaks of what stands here.');
 });
 
 test('things are ticked or dragged from the pool into a section', async ({ page }) => {

@@ -37,7 +37,9 @@ import {
 	documentMarkdown,
 	containsTerm,
 	headingIssues,
-	type PlanSection
+	type PlanSection,
+	materialFits,
+	questionFits
 } from '.';
 
 let findings: Findings;
@@ -230,6 +232,27 @@ describe('wordings', () => {
 		expect(titleTags.length).toBeGreaterThanOrEqual(2);
 		for (const title of [...titles, ...titleTags])
 			expect(title.toLowerCase()).toContain(findings.keyword);
+	});
+});
+
+describe('what suits a section', () => {
+	it('is highest where facts, notes and questions were placed', () => {
+		const best = (fits: readonly number[]) => fits.indexOf(Math.max(...fits));
+		plan.sections.forEach((section, s) => {
+			for (const { fact } of section.facts) {
+				const found = findings.facts.find(({ id }) => id === fact)!;
+				expect(best(materialFits({ fact: found }, plan.sections, findings))).toBe(s);
+			}
+			for (const { note } of section.notes) {
+				const found = findings.notePassages.find(({ id }) => id === note)!;
+				expect(best(materialFits({ note: found }, plan.sections, findings))).toBe(s);
+			}
+			if (section.kind === 'faq') return;
+			for (const { question } of section.questions) {
+				const found = findings.questions.find(({ id }) => id === question)!;
+				expect(questionFits(found, plan.sections, findings)[s]).toBeGreaterThanOrEqual(0.5);
+			}
+		});
 	});
 });
 

@@ -1,4 +1,10 @@
-import { purposesOf, type Fact, type FactGroup, type Findings } from '../findings';
+import {
+	purposesOf,
+	type Fact,
+	type FactGroup,
+	type Findings,
+	type NotePassage
+} from '../findings';
 import { contentStemsOf } from '../text';
 import { PLAN_LIMITS } from './limits';
 import type { FactPlacement, NotePlacement, PlanSection } from './outline';
@@ -14,35 +20,18 @@ const EVERYWHERE = 0.3;
 /** Facts and notes go to the sections they support; what the writer's own notes say comes first. */
 export function placeMaterial(sections: readonly PlanSection[], findings: Findings): PlanSection[] {
 	const readings = sections.map((section) => readingOf(section, findings));
+	const valuesOf = (fitsOf: (reading: Reading) => number) =>
+		sections.map((section, s) => (isOpen(section) ? fitsOf(readings[s]!) : 0));
 	const facts = bestPlaces(
-		findings.facts.map((fact) => {
-			const matter = matterOf(fact);
-			const own = fact.origin === 'note' ? 0.5 : 0;
-			return {
-				item: fact,
-				id: fact.id,
-				values: sections.map((section, s) => {
-					if (!isOpen(section)) return 0;
-					const { held, shared, headed } = inCommon(matter, readings[s]!);
-					return held + 0.6 * Math.min(3, shared) + 0.5 * headed + own;
-				})
-			};
-		}),
+		findings.facts.map((fact) => ({ item: fact, id: fact.id, values: valuesOf(factFit(fact)) })),
 		FACT_AT
 	);
 	const notes = bestPlaces(
-		findings.notePassages.map((passage) => {
-			const matter = matterOf(passage);
-			return {
-				item: passage,
-				id: passage.id,
-				values: sections.map((section, s) => {
-					if (!isOpen(section)) return 0;
-					const { held, shared, headed } = inCommon(matter, readings[s]!);
-					return held + 0.8 * Math.min(4, shared) + headed;
-				})
-			};
-		}),
+		findings.notePassages.map((passage) => ({
+			item: passage,
+			id: passage.id,
+			values: valuesOf(noteFit(passage))
+		})),
 		NOTE_AT
 	);
 	return sections.map((section, s) =>
@@ -66,6 +55,33 @@ export function placeMaterial(sections: readonly PlanSection[], findings: Findin
 						}))
 				}
 	);
+}
+
+function factFit(fact: Fact): (reading: Reading) => number {
+	const matter = matterOf(fact);
+	const own = fact.origin === 'note' ? 0.5 : 0;
+	return (reading) => {
+		const { held, shared, headed } = inCommon(matter, reading);
+		return held + 0.6 * Math.min(3, shared) + 0.5 * headed + own;
+	};
+}
+
+function noteFit(passage: NotePassage): (reading: Reading) => number {
+	const matter = matterOf(passage);
+	return (reading) => {
+		const { held, shared, headed } = inCommon(matter, reading);
+		return held + 0.8 * Math.min(4, shared) + headed;
+	};
+}
+
+/** How well each section suits a fact or a passage of a note, as when they are placed; 0 is not at all. */
+export function materialFits(
+	{ fact, note }: { readonly fact?: Fact | undefined; readonly note?: NotePassage | undefined },
+	sections: readonly PlanSection[],
+	findings: Findings
+): number[] {
+	const fitOf = fact ? factFit(fact) : note ? noteFit(note) : () => 0;
+	return sections.map((section) => fitOf(readingOf(section, findings)));
 }
 
 interface Reading {

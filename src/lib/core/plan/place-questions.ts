@@ -1,5 +1,5 @@
 import { EFFORT_RULES } from '../brief';
-import { questionFit, type Findings, type Question } from '../findings';
+import { questionFit, type Findings, type Question, type QuestionPlace } from '../findings';
 import { contentStemsOf } from '../text';
 import { PLAN_LIMITS } from './limits';
 import type { PlanSection } from './outline';
@@ -21,13 +21,7 @@ export function placeQuestions(
 ): PlanSection[] {
 	const { questionsInFaq } = EFFORT_RULES[findings.effort];
 	const fitOf = questionFit(findings);
-	const places = sections.map((section) => ({
-		headings: [
-			section.heading,
-			...topicsOf(section, findings).flatMap(({ headings }) => headings.map(({ text }) => text))
-		],
-		intent: section.intent
-	}));
+	const places = placesOf(sections, findings);
 	const placed = sections.map((section) => ({ ...section, questions: [...section.questions] }));
 	const faq = placed.findIndex(({ kind, locked }) => kind === 'faq' && !locked);
 	for (const question of questions) {
@@ -58,4 +52,24 @@ export function placeQuestions(
 		}
 	}
 	return placed;
+}
+
+function placesOf(sections: readonly PlanSection[], findings: Findings): QuestionPlace[] {
+	return sections.map((section) => ({
+		headings: [
+			section.heading,
+			...topicsOf(section, findings).flatMap(({ headings }) => headings.map(({ text }) => text))
+		],
+		intent: section.intent
+	}));
+}
+
+/** How much of what a question asks each section treats, as when questions are placed. */
+export function questionFits(
+	question: Question,
+	sections: readonly PlanSection[],
+	findings: Findings
+): number[] {
+	const fitOf = questionFit(findings);
+	return placesOf(sections, findings).map((place) => fitOf(question, place));
 }

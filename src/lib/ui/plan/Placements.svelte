@@ -1,12 +1,12 @@
 <!-- What stands in a section: terms, questions, facts and notes as small marks that open to reasons. -->
 <script lang="ts">
 	import Lock from '@lucide/svelte/icons/lock';
-	import { Popover } from 'bits-ui';
 	import { conflictsIn, type PlanSection } from '$lib/core/plan';
 	import { rangeShown } from '../findings/figures';
-	import OpenPage from '../findings/OpenPage.svelte';
 	import StateMark from '../parts/StateMark.svelte';
 	import { usePlanDesk, type Placeable } from './desk.svelte';
+	import Why from './Why.svelte';
+	import WhyHeld from './WhyHeld.svelte';
 	import WhyHere from './WhyHere.svelte';
 
 	interface Props {
@@ -34,6 +34,27 @@
 		});
 	});
 
+	/** Where facts and passages of notes come from. */
+	const sources = $derived(
+		new Map(
+			[...(findings?.facts ?? []), ...(findings?.notePassages ?? [])].map(
+				({ id, source }) => [id, source] as const
+			)
+		)
+	);
+	const signOf = (source = '') =>
+		session.letters.get(source) ?? session.noteSigns.get(source) ?? session.nameOf(source);
+
+	function textOf(kind: Placeable, id: string): string {
+		const all: readonly { readonly id: string; readonly text: string }[] =
+			(kind === 'question'
+				? findings?.questions
+				: kind === 'fact'
+					? findings?.facts
+					: findings?.notePassages) ?? [];
+		return all.find((one) => one.id === id)?.text ?? id.replace(/^question:/, '');
+	}
+
 	function drag(event: DragEvent, kind: Placeable, id: string) {
 		desk.dragged = { kind, ids: [id], from: section.id };
 		event.dataTransfer?.setData('text/plain', desk.nameOf(kind, id));
@@ -43,29 +64,17 @@
 
 <p class="flex flex-wrap gap-x-4 gap-y-0.5 pl-[52px] max-sm:pl-2">
 	{#each shown as placement (placement.term)}
-		<Popover.Root>
-			<Popover.Trigger
-				class="inline-flex items-center gap-1.5 hover:text-accent"
-				draggable={true}
-				ondragstart={(event: DragEvent) => drag(event, 'term', placement.term)}
-				ondragend={() => (desk.dragged = null)}
-			>
-				<StateMark state="placed" />{phrases.get(placement.term) ??
+		<Why
+			look="inline-flex items-center gap-1.5 hover:text-accent"
+			ondragstart={(event: DragEvent) => drag(event, 'term', placement.term)}
+			ondragend={() => (desk.dragged = null)}
+		>
+			{#snippet label()}<StateMark state="placed" />{phrases.get(placement.term) ??
 					placement.term}{#if placement.uses > 1}<span class="text-ink-2">×{placement.uses}</span
 					>{/if}
-				{#if placement.locked}<Lock size={10} />{/if}
-			</Popover.Trigger>
-			<Popover.Portal>
-				<Popover.Content
-					class="z-20 max-h-[min(80dvh,var(--bits-popover-content-available-height))] w-[370px] max-w-[94vw] overflow-y-auto border border-ink bg-base-100 p-3.5"
-					sideOffset={4}
-					collisionPadding={12}
-					aria-label="Why here?"
-				>
-					<WhyHere {placement} {section} />
-				</Popover.Content>
-			</Popover.Portal>
-		</Popover.Root>
+				{#if placement.locked}<Lock size={10} />{/if}{/snippet}
+			<WhyHere {placement} {section} />
+		</Why>
 	{/each}
 	{#if section.terms.length > shown.length}<span class="text-ink-2"
 			>and {section.terms.length - shown.length} more</span
@@ -90,63 +99,41 @@
 			class="text-ink-2">nothing placed here</span
 		>{/if}
 </p>
-{#snippet takeOut(kind: Placeable, id: string)}
-	<button
-		class="linkish text-xs"
-		aria-label="Take out: {desk.nameOf(kind, id)}"
-		onclick={() => desk.takeOut(kind, id, section.id)}>Take out</button
+{#snippet held(kind: Exclude<Placeable, 'term'>, id: string, reason: string, sign: string)}
+	<li
+		class="flex items-baseline gap-2"
+		draggable="true"
+		ondragstart={(event) => drag(event, kind, id)}
+		ondragend={() => (desk.dragged = null)}
 	>
+		<Why
+			look="min-w-0 truncate text-left hover:text-accent {kind === 'question'
+				? 'text-primary'
+				: 'text-ink-2'}"
+		>
+			{#snippet label()}<strong class={kind === 'note' ? 'text-secondary' : 'text-ink'}
+					>{sign}</strong
+				>
+				{textOf(kind, id)}{/snippet}
+			<WhyHeld {kind} {id} {reason} {section} />
+		</Why>
+		<button
+			class="linkish text-xs whitespace-nowrap"
+			aria-label="Take out: {desk.nameOf(kind, id)}"
+			onclick={() => desk.takeOut(kind, id, section.id)}>Take out</button
+		>
+	</li>
 {/snippet}
 {#if isChosen}
 	<ul class="mt-1 pl-[52px] max-sm:pl-2">
 		{#each section.questions as { question, reason } (question)}
-			<li
-				class="text-primary"
-				title={reason}
-				draggable="true"
-				ondragstart={(event) => drag(event, 'question', question)}
-				ondragend={() => (desk.dragged = null)}
-			>
-				? {findings?.questions.find(({ id }) => id === question)?.text ??
-					question.replace(/^question:/, '')}
-				{@render takeOut('question', question)}
-			</li>
+			{@render held('question', question, reason, '?')}
 		{/each}
 		{#each section.facts as { fact, reason } (fact)}
-			{@const found = findings?.facts.find(({ id }) => id === fact)}
-			{#if found}<li
-					class="text-ink-2"
-					title={reason}
-					draggable="true"
-					ondragstart={(event) => drag(event, 'fact', fact)}
-					ondragend={() => (desk.dragged = null)}
-				>
-					<strong class="text-ink"
-						>= {#if session.letters.has(found.source)}<OpenPage
-								page={found.source}
-								says={found.text}
-								label={session.letters.get(found.source) ?? ''}
-							/>{:else}{session.nameOf(found.source)}{/if}</strong
-					>
-					{found.text}
-					{@render takeOut('fact', fact)}
-				</li>{/if}
+			{@render held('fact', fact, reason, `= ${signOf(sources.get(fact))}`)}
 		{/each}
 		{#each section.notes as { note, reason } (note)}
-			{@const found = findings?.notePassages.find(({ id }) => id === note)}
-			{#if found}<li
-					class="text-ink-2"
-					title={reason}
-					draggable="true"
-					ondragstart={(event) => drag(event, 'note', note)}
-					ondragend={() => (desk.dragged = null)}
-				>
-					<strong class="text-secondary"
-						>{session.noteSigns.get(found.source) ?? session.nameOf(found.source)}</strong
-					>
-					{found.text.length > 180 ? `${found.text.slice(0, 177).trimEnd()} …` : found.text}
-					{@render takeOut('note', note)}
-				</li>{/if}
+			{@render held('note', note, reason, signOf(sources.get(note)))}
 		{/each}
 		{#each formats as format (format)}<li class="text-ink-2">{format}.</li>{/each}
 		{#each section.refused as term (term)}

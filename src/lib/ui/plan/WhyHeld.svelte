@@ -1,0 +1,124 @@
+<!-- Why a question, a fact or a note stands where it stands: who says it, and what else would suit it. -->
+<script lang="ts">
+	import { materialFits, questionFits, type PlanSection } from '$lib/core/plan';
+	import { rangeShown } from '../findings/figures';
+	import OpenPage from '../findings/OpenPage.svelte';
+	import { usePlanDesk, type Placeable } from './desk.svelte';
+
+	interface Props {
+		kind: Exclude<Placeable, 'term'>;
+		id: string;
+		reason: string;
+		section: PlanSection;
+	}
+	let { kind, id, reason, section }: Props = $props();
+	const desk = usePlanDesk();
+	const { session } = desk;
+
+	const findings = $derived(desk.findings!);
+	const question = $derived(
+		kind === 'question' ? findings.questions.find((one) => one.id === id) : undefined
+	);
+	const fact = $derived(kind === 'fact' ? findings.facts.find((one) => one.id === id) : undefined);
+	const note = $derived(
+		kind === 'note' ? findings.notePassages.find((one) => one.id === id) : undefined
+	);
+	/** Figures of the fact that other sources give too. */
+	const figures = $derived(
+		findings.figures.filter(
+			({ values, sources }) => sources.length > 1 && values.some((value) => value.fact === id)
+		)
+	);
+	const fits = $derived.by(() => {
+		const { plan } = desk;
+		if (!plan) return [];
+		const values = question
+			? questionFits(question, plan.sections, findings)
+			: materialFits({ fact, note }, plan.sections, findings);
+		return plan.sections.map((one, s) => ({ one, fit: values[s]! }));
+	});
+	const here = $derived(fits.find(({ one }) => one.id === section.id)?.fit ?? 0);
+	const elsewhere = $derived(
+		fits
+			.filter(({ one, fit }) => one.id !== section.id && fit > 0.2)
+			.sort((a, b) => b.fit - a.fit)
+			.slice(0, 3)
+	);
+
+	const labelOf = (source: string) =>
+		session.letters.get(source) ?? session.noteSigns.get(source) ?? session.nameOf(source);
+	function moveTo(into: string) {
+		if (into !== '') desk.put({ kind, ids: [id], from: section.id }, into);
+	}
+</script>
+
+{#snippet said(source: string, text: string, heading = '')}
+	<p class="py-1">
+		{#if session.letters.has(source)}<OpenPage
+				page={source}
+				says={text}
+				label={[labelOf(source), heading].filter(Boolean).join(' · ')}
+			/>{:else}<span class="text-secondary"
+				>{[labelOf(source), heading].filter(Boolean).join(' · ')}</span
+			>{/if}
+		<span class="block font-serif">{text}</span>
+	</p>
+{/snippet}
+
+<p><strong>{desk.nameOf(kind, id)}</strong> → {desk.headingOf(section.id)}</p>
+<p class="mt-1 text-ink-2">{reason} It suits this section by {here.toFixed(2)}.</p>
+<div class="mt-1 max-h-56 overflow-y-auto border-t border-rule">
+	{#if question}
+		<p class="py-1 text-ink-2">
+			Asked by {[...question.pages, ...question.lists].map(labelOf).sort().join(', ') ||
+				'yourself'}{question.volume === null
+				? ''
+				: `, ${question.volume.toLocaleString('en')} searches a month`}.
+			{#if question.answers.length === 0}Nobody answers it.{/if}
+		</p>
+		{#each question.answers as answer (answer.source)}{@render said(
+				answer.source,
+				answer.text
+			)}{/each}
+	{:else if fact}
+		{@render said(fact.source, fact.text, fact.heading)}
+		{#each figures as figure (figure.id)}<p
+				class={['py-1', figure.agreement === 'differs' ? 'text-accent' : 'text-ink-2']}
+			>
+				{figure.label || 'This figure'}: {rangeShown(figure)} in {figure.sources
+					.map(labelOf)
+					.sort()
+					.join(' ')}
+			</p>{/each}
+	{:else if note}{@render said(note.source, note.text, note.heading)}
+	{:else}<p class="py-1 text-ink-2">The evidence does not hold it any more.</p>{/if}
+</div>
+{#if elsewhere.length > 0}
+	<ul class="mt-2" aria-label="Where else it could stand">
+		{#each elsewhere as { one, fit } (one.id)}
+			<li class="flex items-baseline gap-2 text-ink-2">
+				<span class="min-w-0 flex-1 truncate">{desk.headingOf(one.id)}</span>
+				<span title="against {here.toFixed(2)} here"
+					>{fit.toFixed(2)} ({fit >= here ? '+' : '−'}{Math.abs(fit - here).toFixed(2)})</span
+				>
+				<button class="linkish" onclick={() => moveTo(one.id)}>Move there</button>
+			</li>
+		{/each}
+	</ul>
+{/if}
+<div class="mt-2 flex items-center gap-3">
+	<select
+		class="field min-w-0 flex-1"
+		aria-label="Move to a section"
+		value=""
+		onchange={(event) => moveTo(event.currentTarget.value)}
+	>
+		<option value="">Move to …</option>
+		{#each desk.plan?.sections ?? [] as other (other.id)}{#if other.id !== section.id}<option
+					value={other.id}>{desk.numbers.get(other.id)} {desk.headingOf(other.id)}</option
+				>{/if}{/each}
+	</select>
+	<button class="linkish whitespace-nowrap" onclick={() => desk.takeOut(kind, id, section.id)}
+		>Take it out</button
+	>
+</div>
