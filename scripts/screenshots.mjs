@@ -148,6 +148,7 @@ await walk('paper', [
 	'gather',
 	'gather-came-in',
 	'findings-terms',
+	'findings-phrases',
 	'findings-topics',
 	'findings-questions',
 	'findings-facts',
@@ -159,6 +160,6 @@ await walk('paper', [
 	'write',
 	'deliver'
 ]);
-await walk('night', ['findings-terms', 'write']);
+await walk('night', ['findings-terms']);
 await browser.close();
 server.kill();

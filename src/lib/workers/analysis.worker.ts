@@ -122,8 +122,8 @@ function optionsOf(input: EvidenceInput): FindOptions {
 			? readQuestions(text).map((question) => ({ text: question, source: id }))
 			: []
 	);
-	const { keyword, targetWords, effort, grade, required, listed, edits } = input;
-	return { keyword, targetWords, effort, grade, required, asked, listed, edits };
+	const { keyword, targetWords, effort, grade, required, secondary, listed, edits } = input;
+	return { keyword, targetWords, effort, grade, required, secondary, asked, listed, edits };
 }
 
 /** Work on everything of an input, page by page; null when `isStale` turns true meanwhile. */

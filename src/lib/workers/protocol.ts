@@ -73,6 +73,8 @@ export interface EvidenceInput {
 	readonly grade: number | null;
 	/** Secondary keywords that have to stand in the article. */
 	readonly required: readonly string[];
+	/** Other secondary keywords of the brief, most searched first. */
+	readonly secondary: readonly string[];
 	readonly mustNotSay: readonly string[];
 	readonly callToAction: string;
 	readonly pages: readonly PageInput[];

@@ -64,6 +64,8 @@ export interface FindOptions {
 	readonly grade?: number | null;
 	/** Phrases the brief requires; they come along like the keyword, whether pages use them or not. */
 	readonly required?: readonly string[];
+	/** Phrases the brief would like; they come along where pages use them, most wanted first. */
+	readonly secondary?: readonly string[];
 	/** Phrases of keyword lists that are about the keyword. */
 	readonly listed?: readonly ListedPhrase[];
 	/** What the writer changed by hand. */
@@ -90,6 +92,7 @@ export function assembleFindings(
 		keyword,
 		targetWords,
 		required: options.required ?? [],
+		wished: options.secondary ?? [],
 		edits: edits.terms
 	});
 	const { topics, struck: struckTopics } = findTopics(ordered, keyword, edits.topics);

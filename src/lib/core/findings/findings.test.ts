@@ -293,6 +293,17 @@ describe('shape and length', () => {
 });
 
 describe('what the brief settles', () => {
+	it('brings other secondary phrases along where a page uses them', () => {
+		const { terms } = assembleFindings(works, [], {
+			...OPTIONS,
+			secondary: ['clay', 'Gabion baskets', 'hearting']
+		});
+		expect(term('clay')).toBeUndefined();
+		expect(terms.find(({ key }) => key === 'clay')!.uses.length).toBeGreaterThan(0);
+		expect(terms.some(({ phrase }) => /gabion/.test(phrase))).toBe(false);
+		expect(terms.filter(({ key }) => key === 'hearting')).toHaveLength(1);
+	});
+
 	it('brings required phrases along as must terms, whether pages use them or not', () => {
 		const required = [
 			'Dry stone walling for beginners',

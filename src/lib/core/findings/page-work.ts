@@ -131,16 +131,14 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 	const facts: FoundFact[] = [];
 	const readings: ReadingSums[] = [];
 	const paragraphWords: number[] = [];
-	let faqLevel = 0;
+	const faqs = faqPlaces(sections);
 	let at = 0;
 
 	sections.forEach((section, index) => {
 		const level = section.heading?.level ?? 0;
 		const heading = section.heading?.text ?? '';
-		if (faqLevel > 0 && level > 0 && level <= faqLevel) faqLevel = 0;
-		const inFaq = faqLevel > 0;
-		if (FAQ_HEADING.test(heading) || opensQuestions(sections, index)) faqLevel = level;
-		const isFaq = inFaq || faqLevel > 0;
+		const inFaq = faqs[index] === 'inside';
+		const isFaq = faqs[index] !== 'outside';
 		const start = at;
 		const first = units.length;
 		const texts: string[] = heading === '' ? [] : [heading];
@@ -266,6 +264,18 @@ function definitionsIn(units: readonly Unit[]): Definition[] {
 }
 
 /** A heading with little under it but at least two sub-headings, all of them questions. */
+/** Of every section, whether it opens a part of questions and answers, stands in one, or neither. */
+export function faqPlaces(sections: readonly Section[]): ('opens' | 'inside' | 'outside')[] {
+	let faqLevel = 0;
+	return sections.map(({ heading }, index) => {
+		const level = heading?.level ?? 0;
+		if (faqLevel > 0 && level > 0 && level <= faqLevel) faqLevel = 0;
+		const isInside = faqLevel > 0;
+		if (FAQ_HEADING.test(heading?.text ?? '') || opensQuestions(sections, index)) faqLevel = level;
+		return isInside ? 'inside' : faqLevel > 0 ? 'opens' : 'outside';
+	});
+}
+
 function opensQuestions(sections: readonly Section[], index: number): boolean {
 	const { heading, blocks } = sections[index]!;
 	if (!heading || heading.level < 2) return false;

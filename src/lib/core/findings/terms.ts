@@ -78,6 +78,8 @@ export interface TermOptions {
 	readonly targetWords: number;
 	/** Phrases that come along whether pages use them or not. */
 	readonly required?: readonly string[];
+	/** Phrases that come along where a page uses them, those that matter most first. */
+	readonly wished?: readonly string[];
 	/** What the writer decided about terms. */
 	readonly edits?: FindingEdits['terms'];
 }
@@ -94,6 +96,8 @@ export const TERM_LIMITS = {
 	counted: 420,
 	/** Terms that are shown. A writer can work with 120; 300 is a list again. */
 	shown: 120,
+	/** Wished phrases that come along beside them. */
+	wished: 60,
 	/** Score below which a phrase is an accident of two pages; set on the demo, where it cuts "check" and "hill". */
 	leastScore: 2.2,
 	/** Part of an article's words that a single term may take. */
@@ -128,7 +132,7 @@ interface Candidate {
 
 /**
  * Terms of the counted pages: what is pinned, what was added by hand, then the strongest first. The exact keyword, what is
- * required and what was added by hand always come along.
+ * required and what was added by hand always come along, what is wished where a page uses it.
  */
 export function findTermsOf(pages: readonly PageWork[], options: TermOptions): TermsFound {
 	if (pages.length === 0) return { terms: [], struck: [] };
@@ -147,6 +151,13 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 		if (key !== '' && !fixed.has(key)) fixed.set(key, phrase.trim().toLowerCase());
 	}
 	const needed = new Set(required.map(termKeyOf));
+	const wished = new Set<string>();
+	for (const phrase of (options.wished ?? []).slice(0, TERM_LIMITS.wished)) {
+		const key = termKeyOf(phrase);
+		if (key === '' || fixed.has(key)) continue;
+		fixed.set(key, phrase.trim().toLowerCase());
+		wished.add(key);
+	}
 	const chosen = preselect(candidates, pages, keyword, fixed, (key) => variants.has(key));
 	const phrases = chosen.map((candidate) => ({
 		phrase: fixed.get(candidate.key) ?? surfaceOf(candidate),
@@ -164,6 +175,7 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 			...phrases[i]!,
 			uses: uses.flatMap((onPage) => (onPage[i] ? [onPage[i]] : []))
 		}))
+		.filter(({ candidate, uses: on }) => on.length > 0 || !wished.has(candidate.key))
 		.filter(
 			({ candidate, uses: on }) =>
 				isFixed(candidate.key) || (on.length >= leastPages && livesAlone(candidate, on, keyword))

@@ -39,7 +39,9 @@ import {
 	headingIssues,
 	type PlanSection,
 	materialFits,
-	questionFits
+	questionFits,
+	NO_WISHES,
+	type Wishes
 } from '.';
 
 let findings: Findings;
@@ -232,6 +234,20 @@ describe('wordings', () => {
 		expect(titleTags.length).toBeGreaterThanOrEqual(2);
 		for (const title of [...titles, ...titleTags])
 			expect(title.toLowerCase()).toContain(findings.keyword);
+	});
+});
+
+describe('the search intent of the brief', () => {
+	it('brings topics its readers look for before others that as many pages have', () => {
+		const short: Findings = { ...findings, targetWords: 700 };
+		const sought = (intent: Wishes['intent']) =>
+			proposePlan(short, { ...NO_WISHES, intent }).sections.filter(
+				(section) => section.intent === 'cost' || section.intent === 'choice'
+			).length;
+		expect(sought('commercial')).toBeGreaterThan(sought('informational'));
+		expect(proposePlan(short, { ...NO_WISHES, intent: 'navigational' })).toEqual(
+			proposePlan(short)
+		);
 	});
 });
 

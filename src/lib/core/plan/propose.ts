@@ -1,5 +1,6 @@
 import { EFFORT_RULES, type Brief } from '../brief';
-import type { Findings, HabitId, Topic } from '../findings';
+import type { Findings, HabitId, Topic, TopicIntent } from '../findings';
+import type { Intent } from '../keywords';
 import { withBudgets } from './budgets';
 import { containsTerm } from './contains';
 import { PLAN_LIMITS } from './limits';
@@ -13,8 +14,8 @@ import { titlesFor } from './titles';
 import { headingFor, pageHeadingsOf, subjectOf } from './wording';
 
 /** What the brief asks of an outline. */
-export type Wishes = Pick<Brief, 'form' | 'callToAction'>;
-export const NO_WISHES: Wishes = { form: null, callToAction: '' };
+export type Wishes = Pick<Brief, 'form' | 'callToAction' | 'intent'>;
+export const NO_WISHES: Wishes = { form: null, callToAction: '', intent: null };
 
 /**
  * Proposes a whole plan from the evidence: topics chosen by how many pages treat them, in
@@ -69,7 +70,16 @@ export function placeRest(plan: Plan, findings: Findings): Plan {
 	};
 }
 
-function chooseTopics(findings: Findings, { form }: Wishes): Topic[] {
+/** Topics that readers of an intent look for before others, and by how much. */
+const SOUGHT: Readonly<Record<Intent, readonly TopicIntent[]>> = {
+	informational: ['definition', 'steps', 'need', 'mistakes', 'time', 'reasons'],
+	commercial: ['choice', 'cost', 'reasons', 'mistakes'],
+	transactional: ['cost', 'choice', 'need', 'rules'],
+	navigational: []
+};
+const SOUGHT_BY = 1.3;
+
+function chooseTopics(findings: Findings, { form, intent }: Wishes): Topic[] {
 	const pageCount = Math.max(1, findings.pages.length);
 	const { wordsPerSection, mostSections, topicShare } = EFFORT_RULES[findings.effort];
 	const room = Math.round(
@@ -88,6 +98,7 @@ function chooseTopics(findings: Findings, { form }: Wishes): Topic[] {
 		(topic.pages.length / pageCount) *
 		Math.log(20 + topic.words) *
 		(topic.level === 2 ? 1 : 0.85) *
+		(intent !== null && SOUGHT[intent].includes(topic.intent) ? SOUGHT_BY : 1) *
 		(subjectOf(topic, findings) ? 1.15 : 1);
 	const chosen = findings.topics
 		.filter((topic) => topic.pages.length >= least)

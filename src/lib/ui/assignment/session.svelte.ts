@@ -99,6 +99,13 @@ export class Session {
 			.filter(({ isRequired }) => isRequired)
 			.map(({ phrase }) => phrase)
 	);
+	/** The others, most searched first. */
+	readonly secondary = $derived(
+		(this.#assignment?.brief.secondary ?? [])
+			.filter(({ isRequired }) => !isRequired)
+			.toSorted((a, b) => (b.volumeMax ?? -1) - (a.volumeMax ?? -1))
+			.map(({ phrase }) => phrase)
+	);
 	/** What neither brief nor client wants to read. */
 	readonly mustNotSay = $derived([
 		...new Set([...(this.#assignment?.brief.mustNotSay ?? []), ...(this.#client?.avoid ?? [])])
@@ -112,6 +119,7 @@ export class Session {
 					this.#assignment.brief.effort,
 					this.#assignment.brief.grade,
 					this.required,
+					this.secondary,
 					this.#assignment.edits,
 					this.listed,
 					this.counted.map(({ id, struck, order }) => [id, struck, order]),
@@ -204,6 +212,7 @@ export class Session {
 			effort: this.#assignment?.brief.effort ?? 'pillar',
 			grade: this.#assignment?.brief.grade ?? null,
 			required: this.required,
+			secondary: this.secondary,
 			mustNotSay: this.mustNotSay,
 			callToAction: this.#assignment?.brief.callToAction ?? '',
 			pages: this.counted.map(({ id, article, struck }) => ({ id, article, struck })),

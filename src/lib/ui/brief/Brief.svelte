@@ -525,7 +525,8 @@
 		<div class="mb-4">
 			<h2 class="font-sans text-[13px] font-semibold">Secondary keywords</h2>
 			<p class="text-ink-2">
-				A required one is a must term in Findings, Plan and Write; the others are printed.
+				A required one is a must term in Findings, Plan and Write; the others are terms where a page
+				uses them.
 			</p>
 			{#if draft.brief.secondary.length > 0}
 				<ul class="mt-1 max-h-72 overflow-y-auto border-y border-rule">

@@ -1,6 +1,7 @@
 <!-- Our plan beside the outline of a page, each heading with its counterpart. -->
 <script lang="ts">
 	import { keptBlocksOf, sectionsOf, textOf } from '$lib/core/pages';
+	import { faqPlaces } from '$lib/core/findings';
 	import { countWords } from '$lib/core/text';
 	import { topicMatcher } from '$lib/core/plan';
 	import OpenPage from '../findings/OpenPage.svelte';
@@ -15,23 +16,25 @@
 	const { session } = desk;
 
 	const found = $derived(session.pages.find(({ id }) => id === page));
-	const theirs = $derived(
-		found
-			? sectionsOf(keptBlocksOf(found.article, found.struck)).flatMap(
-					({ heading, blocks }, section) =>
-						heading && heading.level > 1
-							? [
-									{
-										section,
-										level: heading.level,
-										text: heading.text,
-										words: blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0)
-									}
-								]
-							: []
-				)
-			: []
+	const theirSections = $derived(
+		found ? sectionsOf(keptBlocksOf(found.article, found.struck)) : []
 	);
+	const theirs = $derived.by(() => {
+		const faqs = faqPlaces(theirSections);
+		return theirSections.flatMap(({ heading, blocks }, section) =>
+			heading && heading.level > 1
+				? [
+						{
+							section,
+							level: heading.level,
+							text: heading.text,
+							isFaq: faqs[section] !== 'outside',
+							words: blocks.reduce((sum, block) => sum + countWords(textOf(block)), 0)
+						}
+					]
+				: []
+		);
+	});
 	const match = $derived(desk.findings ? topicMatcher(desk.findings) : null);
 	/** Our section for each section of the page: that of its topic, else one whose heading speaks of the same. */
 	const pairs = $derived.by(() => {
@@ -46,6 +49,7 @@
 			);
 			const spoken =
 				ours ??
+				(heading.isFaq ? sections.find(({ kind }) => kind === 'faq') : undefined) ??
 				sections.find(
 					(section) =>
 						section.level > 1 &&

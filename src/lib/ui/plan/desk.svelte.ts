@@ -108,8 +108,8 @@ export class PlanDesk {
 		if (!findings) return;
 		const brief = this.session.assignment?.brief ?? EMPTY_BRIEF;
 		await this.#work(async () => {
-			const { form, callToAction } = brief;
-			const wishes = { form, callToAction };
+			const { form, callToAction, intent } = brief;
+			const wishes = { form, callToAction, intent };
 			const proposed = plan
 				? await analysis.proposeAgain($state.snapshot(plan) as Plan, findings, wishes)
 				: await analysis.propose(findings, wishes);
