@@ -36,9 +36,11 @@ const section = z.strictObject({
 			locked: z.boolean()
 		})
 	),
-	questions: z.array(z.strictObject({ question: z.string(), reason: z.string() })),
-	facts: z.array(z.strictObject({ fact: z.string(), reason: z.string() })),
-	notes: z.array(z.strictObject({ note: z.string(), reason: z.string() })),
+	questions: z.array(
+		z.strictObject({ question: z.string(), reason: z.string(), locked: z.boolean() })
+	),
+	facts: z.array(z.strictObject({ fact: z.string(), reason: z.string(), locked: z.boolean() })),
+	notes: z.array(z.strictObject({ note: z.string(), reason: z.string(), locked: z.boolean() })),
 	refused: z.array(z.string()),
 	locked: z.boolean()
 });
@@ -178,10 +180,9 @@ export function upgradedManifest(data: unknown): unknown {
 		case 3:
 			return withEarlierPlan(withoutEdits(data));
 		case 4:
-			return withEarlierPlan(data);
 		case 5:
 			// clients of the fifth format had no forms, which the schema fills in
-			return { ...given.data, version: ARCHIVE_VERSION };
+			return withEarlierPlan(data);
 		default:
 			return data;
 	}
@@ -239,7 +240,10 @@ const earlierPlan = z.looseObject({
 	unplaced: z.array(z.looseObject({ term: z.string() }))
 });
 
-/** Plans of the fourth format knew no notes in sections, no refused terms and no remedies. */
+/**
+ * Plans of the fourth format knew no notes in sections, no refused terms and no remedies, those of the
+ * fifth locked no questions, facts and notes.
+ */
 function withEarlierPlan(data: unknown): unknown {
 	const fourth = z.looseObject({ plan: earlierPlan.nullable() }).safeParse(data);
 	if (!fourth.success) return data;

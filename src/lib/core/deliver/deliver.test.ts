@@ -225,7 +225,7 @@ describe('older archives', () => {
 					intent: 'plain',
 					position: null,
 					terms: [{ term: 'cope', uses: 1, affinity: 0.5, parts, reason: '', locked: false }],
-					questions: [],
+					questions: [{ question: 'question:how deep', reason: '' }],
 					facts: [],
 					locked: false
 				}
@@ -241,7 +241,15 @@ describe('older archives', () => {
 			confined: {},
 			dismissed: {},
 			unplaced: [{ term: 'mortar', reason: 'full', placed: 0, remedies: [] }],
-			sections: [{ notes: [], refused: [], headings: [], terms: [{ parts: { level: 0 } }] }]
+			sections: [
+				{
+					notes: [],
+					refused: [],
+					headings: [],
+					questions: [{ locked: false }],
+					terms: [{ parts: { level: 0 } }]
+				}
+			]
 		});
 	});
 });

@@ -148,7 +148,7 @@ describe('draftArticle', () => {
 				...section,
 				facts: [],
 				// alone in the section, so that its budget is the note's
-				notes: section.id === to.id ? [{ note: id, reason: '' }] : [],
+				notes: section.id === to.id ? [{ note: id, reason: '', locked: true }] : [],
 				questions: []
 			}));
 			const made = draftArticle({ ...request, plan: { ...plan, sections } });

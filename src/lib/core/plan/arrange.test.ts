@@ -39,7 +39,7 @@ describe('merging, splitting and duplicating', () => {
 			...b,
 			topics: ['t2'],
 			terms: [placed('hearting'), placed('batter')],
-			questions: [{ question: 'q', reason: '' }],
+			questions: [{ question: 'q', reason: '', locked: false }],
 			refused: ['mortar']
 		}
 	];

@@ -155,6 +155,51 @@ describe('placement', () => {
 });
 
 describe('proposing anew', () => {
+	it('leaves what was put somewhere by hand, when placed again and when proposed again', () => {
+		const reason = 'You put it here.';
+		const open = plan.sections.filter(({ kind, level }) => level === 2 && kind === 'explanation');
+		const [into, from] = [
+			open[0]!,
+			open.find(({ facts, notes }) => facts.length > 1 && notes.length > 0)!
+		];
+		const [fact, note] = [from.facts[0]!.fact, from.notes[0]!.note];
+		const question = plan.sections.find(({ kind }) => kind === 'faq')!.questions[0]!.question;
+		const sections = plan.sections.map((section) => ({
+			...section,
+			refused: section.id === into.id ? ['hearting'] : section.refused,
+			questions: [
+				...section.questions.filter((placed) => placed.question !== question),
+				...(section.id === into.id ? [{ question, reason, locked: true }] : [])
+			],
+			facts: [
+				...section.facts.filter((placed) => placed.fact !== fact),
+				...(section.id === into.id ? [{ fact, reason, locked: true }] : [])
+			],
+			notes: [
+				...section.notes.filter((placed) => placed.note !== note),
+				...(section.id === into.id ? [{ note, reason, locked: true }] : [])
+			]
+		}));
+		for (const again of [
+			placeRest({ ...plan, sections }, findings),
+			proposeAgain({ ...plan, sections }, findings, () => 'new')
+		]) {
+			const held = again.sections.find(({ id }) => id === into.id)!;
+			expect(held.questions).toContainEqual({ question, reason, locked: true });
+			expect(held.facts).toContainEqual({ fact, reason, locked: true });
+			expect(held.notes).toContainEqual({ note, reason, locked: true });
+			expect(held.refused).toEqual(['hearting']);
+			expect(held.terms.map(({ term }) => term)).not.toContain('hearting');
+			const all = again.sections.flatMap(({ facts, notes, questions }) => [
+				...facts.map((placed) => placed.fact),
+				...notes.map((placed) => placed.note),
+				...questions.map((placed) => placed.question)
+			]);
+			for (const id of [fact, note, question])
+				expect(all.filter((one) => one === id)).toHaveLength(1);
+		}
+	});
+
 	it('keeps ids of sections on the same matter, and locked sections wholly and in their place', () => {
 		const own = {
 			...plan.sections[4]!,

@@ -45,17 +45,21 @@ export interface TermPlacement {
 export interface QuestionPlacement {
 	readonly question: string;
 	readonly reason: string;
+	/** Put there by hand: placing again leaves it. */
+	readonly locked: boolean;
 }
 
 export interface FactPlacement {
 	readonly fact: string;
 	readonly reason: string;
+	readonly locked: boolean;
 }
 
 export interface NotePlacement {
 	/** Id of the passage. */
 	readonly note: string;
 	readonly reason: string;
+	readonly locked: boolean;
 }
 
 export type SectionLevel = 1 | 2 | 3 | 4;
@@ -169,11 +173,20 @@ const EARLIER: Pick<Plan, 'confined' | 'dismissed' | 'basis'> = {
 	basis: { terms: [], headings: [], questions: [] }
 };
 
+/** A placement as it was before it could be locked. */
+type EarlierPlacement<T extends { readonly locked: boolean }> = Omit<T, 'locked'> & Partial<T>;
+
 /** A plan as it may have been stored by an earlier version. */
 export type StoredShape = Omit<Plan, 'sections' | 'unplaced' | keyof typeof EARLIER> &
 	Partial<typeof EARLIER> & {
-		readonly sections: readonly (Omit<PlanSection, 'headings' | 'notes' | 'refused' | 'terms'> &
-			Partial<Pick<PlanSection, 'headings' | 'notes' | 'refused'>> & {
+		readonly sections: readonly (Omit<
+			PlanSection,
+			'headings' | 'questions' | 'facts' | 'notes' | 'refused' | 'terms'
+		> &
+			Partial<Pick<PlanSection, 'headings' | 'refused'>> & {
+				readonly questions: readonly EarlierPlacement<QuestionPlacement>[];
+				readonly facts: readonly EarlierPlacement<FactPlacement>[];
+				readonly notes?: readonly EarlierPlacement<NotePlacement>[];
 				readonly terms: readonly (Omit<TermPlacement, 'parts'> & {
 					readonly parts: Omit<AffinityParts, 'level'> & Partial<AffinityParts>;
 				})[];
@@ -191,9 +204,11 @@ export function planOfToday(plan: StoredShape): Plan {
 		...plan,
 		sections: plan.sections.map((section) => ({
 			headings: [],
-			notes: [],
 			refused: [],
 			...section,
+			questions: section.questions.map((placed) => ({ ...placed, locked: placed.locked ?? false })),
+			facts: section.facts.map((placed) => ({ ...placed, locked: placed.locked ?? false })),
+			notes: (section.notes ?? []).map((placed) => ({ ...placed, locked: placed.locked ?? false })),
 			terms: section.terms.map((placement) => ({
 				...placement,
 				parts: { level: 0, ...placement.parts },

@@ -17,7 +17,10 @@ const NOTE_AT = 2;
 /** What a word of the keyword counts among the terms that a passage and a section share. */
 const EVERYWHERE = 0.3;
 
-/** Facts and notes go to the sections they support; what the writer's own notes say comes first. */
+/**
+ * Facts and notes go to the sections they support; what the writer's own notes say comes first. Those
+ * that stand in the sections given stay.
+ */
 export function placeMaterial(sections: readonly PlanSection[], findings: Findings): PlanSection[] {
 	const readings = sections.map((section) => readingOf(section, findings));
 	const valuesOf = (fitsOf: (reading: Reading) => number) =>
@@ -34,27 +37,46 @@ export function placeMaterial(sections: readonly PlanSection[], findings: Findin
 		})),
 		NOTE_AT
 	);
-	return sections.map((section, s) =>
-		section.locked
-			? section
-			: {
-					...section,
-					facts: facts
-						.filter(({ at }) => at === s)
-						.slice(0, PLAN_LIMITS.factsPerSection)
-						.map(({ item }): FactPlacement => ({
-							fact: item.id,
-							reason: `${item.origin === 'note' ? 'Your notes say it' : 'A page says it'}, and it speaks of what stands here.`
-						})),
-					notes: notes
-						.filter(({ at }) => at === s)
-						.slice(0, PLAN_LIMITS.notesPerSection)
-						.map(({ item }): NotePlacement => ({
-							note: item.id,
-							reason: 'It speaks of what stands here.'
-						}))
-				}
+	// what the writer has put somewhere stays there, and stands nowhere else
+	const held = new Set(
+		sections.flatMap((section) => [
+			...section.facts.map(({ fact }) => fact),
+			...section.notes.map(({ note }) => note)
+		])
 	);
+	const open = <T extends { readonly id: string }>(
+		placed: readonly { readonly item: T; readonly at: number }[],
+		s: number,
+		most: number
+	) =>
+		placed
+			.filter(({ item, at }) => at === s && !held.has(item.id))
+			.slice(0, Math.max(0, most))
+			.map(({ item }) => item);
+	return sections.map((section, s) => {
+		if (section.locked) return section;
+		const factsLeft = PLAN_LIMITS.factsPerSection - section.facts.length;
+		const notesLeft = PLAN_LIMITS.notesPerSection - section.notes.length;
+		return {
+			...section,
+			facts: [
+				...section.facts,
+				...open(facts, s, factsLeft).map(({ id, origin }): FactPlacement => ({
+					fact: id,
+					reason: `${origin === 'note' ? 'Your notes say it' : 'A page says it'}, and it speaks of what stands here.`,
+					locked: false
+				}))
+			],
+			notes: [
+				...section.notes,
+				...open(notes, s, notesLeft).map(({ id }): NotePlacement => ({
+					note: id,
+					reason: 'It speaks of what stands here.',
+					locked: false
+				}))
+			]
+		};
+	});
 }
 
 function factFit(fact: Fact): (reading: Reading) => number {

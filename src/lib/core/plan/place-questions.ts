@@ -42,12 +42,14 @@ export function placeQuestions(
 		if (best >= 0) {
 			placed[best]!.questions.push({
 				question: question.id,
-				reason: 'The section treats what it asks about.'
+				reason: 'The section treats what it asks about.',
+				locked: false
 			});
 		} else if (faq >= 0 && placed[faq]!.questions.length < questionsInFaq) {
 			placed[faq]!.questions.push({
 				question: question.id,
-				reason: 'No section treats it, so it is answered among the questions.'
+				reason: 'No section treats it, so it is answered among the questions.',
+				locked: false
 			});
 		}
 	}

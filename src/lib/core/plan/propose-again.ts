@@ -7,7 +7,7 @@ import { NO_WISHES, placeRest, proposePlan, type Wishes } from './propose';
 /**
  * Proposes anew over a plan that stands. Sections on the same matter keep their ids, so that
  * manuscripts stay with them; locked sections stay as they are and where they were; what the writer
- * decided about terms and warnings holds.
+ * put into sections that still stand, and decided about terms and warnings, holds.
  *
  * @param newId makes an id for a section that the old plan did not have
  */
@@ -18,8 +18,8 @@ export function proposeAgain(
 	wishes: Wishes = NO_WISHES
 ): Plan {
 	const proposed = proposePlan(findings, wishes);
-	const sections = withLocked(
-		withIdsOf(proposed.sections, before.sections, newId),
+	const sections = withPutByHand(
+		withLocked(withIdsOf(proposed.sections, before.sections, newId), before.sections),
 		before.sections
 	);
 	const ids = new Set(sections.map(({ id }) => id));
@@ -62,6 +62,28 @@ export function withIdsOf(
 		free.delete(old);
 	}
 	return sections.map((section) => ({ ...section, id: idOf.get(section) ?? newId() }));
+}
+
+/** What was put into sections by hand, or kept out of them, holds where the section still stands. */
+function withPutByHand(
+	sections: readonly PlanSection[],
+	before: readonly PlanSection[]
+): PlanSection[] {
+	const old = new Map(before.map((section) => [section.id, section]));
+	return sections.map((section) => {
+		const was = old.get(section.id);
+		if (!was || section.locked) return section;
+		const terms = was.terms.filter(({ locked }) => locked);
+		const keys = new Set(terms.map(({ term }) => term));
+		return {
+			...section,
+			terms: [...terms, ...section.terms.filter(({ term }) => !keys.has(term))],
+			questions: was.questions.filter(({ locked }) => locked),
+			facts: was.facts.filter(({ locked }) => locked),
+			notes: was.notes.filter(({ locked }) => locked),
+			refused: was.refused
+		};
+	});
 }
 
 /** Locked sections as they were: in place of the new one on the same, else after what they followed. */

@@ -53,12 +53,17 @@ export function basisOf(findings: Findings): PlanBasis {
 /** Places again what is not locked, and keeps the outline as the writer left it. */
 export function placeRest(plan: Plan, findings: Findings): Plan {
 	const cleared = plan.sections.map((section) =>
-		section.locked ? section : { ...section, questions: [], facts: [], notes: [] }
+		section.locked
+			? section
+			: {
+					...section,
+					questions: section.questions.filter(({ locked }) => locked),
+					facts: section.facts.filter(({ locked }) => locked),
+					notes: section.notes.filter(({ locked }) => locked)
+				}
 	);
 	const asked = new Set(
-		plan.sections
-			.filter(({ locked }) => locked)
-			.flatMap(({ questions }) => questions.map(({ question }) => question))
+		cleared.flatMap(({ questions }) => questions.map(({ question }) => question))
 	);
 	const questions = chooseQuestions(findings).filter(({ id }) => !asked.has(id));
 	const placed = placeTerms(findings, placeQuestions(cleared, findings, questions), plan.confined);

@@ -99,7 +99,12 @@
 			class="text-ink-2">nothing placed here</span
 		>{/if}
 </p>
-{#snippet held(kind: Exclude<Placeable, 'term'>, id: string, reason: string, sign: string)}
+{#snippet held(
+	kind: Exclude<Placeable, 'term'>,
+	id: string,
+	{ reason, locked }: { readonly reason: string; readonly locked: boolean },
+	sign: string
+)}
 	<li
 		class="flex items-baseline gap-2"
 		draggable="true"
@@ -114,8 +119,9 @@
 			{#snippet label()}<strong class={kind === 'note' ? 'text-secondary' : 'text-ink'}
 					>{sign}</strong
 				>
-				{textOf(kind, id)}{/snippet}
-			<WhyHeld {kind} {id} {reason} {section} />
+				{textOf(kind, id)}
+				{#if locked}<Lock size={10} class="inline" />{/if}{/snippet}
+			<WhyHeld {kind} {id} {reason} {locked} {section} />
 		</Why>
 		<button
 			class="linkish text-xs whitespace-nowrap"
@@ -126,14 +132,14 @@
 {/snippet}
 {#if isChosen}
 	<ul class="mt-1 pl-[52px] max-sm:pl-2">
-		{#each section.questions as { question, reason } (question)}
-			{@render held('question', question, reason, '?')}
+		{#each section.questions as placed (placed.question)}
+			{@render held('question', placed.question, placed, '?')}
 		{/each}
-		{#each section.facts as { fact, reason } (fact)}
-			{@render held('fact', fact, reason, `= ${signOf(sources.get(fact))}`)}
+		{#each section.facts as placed (placed.fact)}
+			{@render held('fact', placed.fact, placed, `= ${signOf(sources.get(placed.fact))}`)}
 		{/each}
-		{#each section.notes as { note, reason } (note)}
-			{@render held('note', note, reason, signOf(sources.get(note)))}
+		{#each section.notes as placed (placed.note)}
+			{@render held('note', placed.note, placed, signOf(sources.get(placed.note)))}
 		{/each}
 		{#each formats as format (format)}<li class="text-ink-2">{format}.</li>{/each}
 		{#each section.refused as term (term)}

@@ -9,9 +9,10 @@
 		kind: Exclude<Placeable, 'term'>;
 		id: string;
 		reason: string;
+		locked: boolean;
 		section: PlanSection;
 	}
-	let { kind, id, reason, section }: Props = $props();
+	let { kind, id, reason, locked, section }: Props = $props();
 	const desk = usePlanDesk();
 	const { session } = desk;
 
@@ -118,6 +119,9 @@
 					value={other.id}>{desk.numbers.get(other.id)} {desk.headingOf(other.id)}</option
 				>{/if}{/each}
 	</select>
+	<button class="linkish whitespace-nowrap" onclick={() => desk.toggleHeld(section.id, kind, id)}
+		>{locked ? 'Unlock' : 'Lock here'}</button
+	>
 	<button class="linkish whitespace-nowrap" onclick={() => desk.takeOut(kind, id, section.id)}
 		>Take it out</button
 	>

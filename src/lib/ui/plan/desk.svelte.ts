@@ -331,17 +331,23 @@ export class PlanDesk {
 			}
 			case 'question': {
 				const here = new Set(section.questions.map(({ question }) => question));
-				const added = ids.filter((id) => !here.has(id)).map((question) => ({ question, reason }));
+				const added = ids
+					.filter((id) => !here.has(id))
+					.map((question) => ({ question, reason, locked: true }));
 				return { questions: [...section.questions, ...added] };
 			}
 			case 'fact': {
 				const here = new Set(section.facts.map(({ fact }) => fact));
-				const added = ids.filter((id) => !here.has(id)).map((fact) => ({ fact, reason }));
+				const added = ids
+					.filter((id) => !here.has(id))
+					.map((fact) => ({ fact, reason, locked: true }));
 				return { facts: [...section.facts, ...added] };
 			}
 			case 'note': {
 				const here = new Set(section.notes.map(({ note }) => note));
-				const added = ids.filter((id) => !here.has(id)).map((note) => ({ note, reason }));
+				const added = ids
+					.filter((id) => !here.has(id))
+					.map((note) => ({ note, reason, locked: true }));
 				return { notes: [...section.notes, ...added] };
 			}
 		}
@@ -365,6 +371,25 @@ export class PlanDesk {
 					placed.term === term ? { ...placed, ...values } : placed
 				)
 			});
+	}
+
+	/** Lets placing again move a question, fact or note, or keeps it from doing so. */
+	toggleHeld(section: string, kind: Exclude<Placeable, 'term'>, id: string): void {
+		const found = this.plan?.sections.find((one) => one.id === section);
+		if (!found) return;
+		const toggle = <T extends { readonly locked: boolean }>(
+			all: readonly T[],
+			idOf: (one: T) => string
+		) => all.map((one) => (idOf(one) === id ? { ...one, locked: !one.locked } : one));
+		this.changeSection(
+			section,
+			'Locked or unlocked a placement',
+			kind === 'question'
+				? { questions: toggle(found.questions, ({ question }) => question) }
+				: kind === 'fact'
+					? { facts: toggle(found.facts, ({ fact }) => fact) }
+					: { notes: toggle(found.notes, ({ note }) => note) }
+		);
 	}
 
 	/** A section that does not take a term any more. */
