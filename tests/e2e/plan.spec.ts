@@ -122,7 +122,11 @@ test('questions, facts and notes say why they stand there, and move', async ({ p
 		.filter({ has: heading(page, '1') });
 	await expect(target).toContainText(text);
 	await expect(from).not.toContainText(text);
+	await page.getByRole('button', { name: 'Place the rest' }).click();
+	await expect(page.getByText('Placed the rest')).toBeVisible();
+	await expect(target).toContainText(text);
 	await heading(page, '3').click();
+	await expect(from).not.toContainText(text);
 	await from.getByRole('button', { name: /^\? / }).first().click();
 	await expect(why).toContainText('Asked by');
 	await page.keyboard.press('Escape');
