@@ -103,10 +103,21 @@ test('a placement says why, shows its sentences, is moved, locked and stays thro
 test('questions, facts and notes say why they stand there, and move', async ({ page }) => {
 	test.setTimeout(90_000);
 	await propose(page);
-	await heading(page, '3').click();
-	const from = sections(page)
-		.getByRole('listitem')
-		.filter({ has: heading(page, '3') });
+	const named = async (text: string) => {
+		const label = await sections(page)
+			.getByRole('textbox', { name: /^Heading of/ })
+			.evaluateAll(
+				(fields, wanted) =>
+					fields
+						.find((field) => (field as HTMLInputElement).value === wanted)
+						?.getAttribute('aria-label') ?? '',
+				text
+			);
+		return page.getByRole('textbox', { name: label, exact: true });
+	};
+	const trench = await named('Dig the trench');
+	await trench.click();
+	const from = sections(page).getByRole('listitem').filter({ has: trench });
 	const fact = from.getByRole('button', { name: /^= [A-Z] / }).first();
 	const text = (await fact.textContent())!.replace(/^\s*= [A-Z]\s*/, '').trim();
 	await fact.click();
@@ -114,18 +125,20 @@ test('questions, facts and notes say why they stand there, and move', async ({ p
 	await expect(why).toContainText('It suits this section by');
 	await expect(why).toContainText(text);
 	await expect(why.getByRole('link').first()).toBeVisible();
-	const into = await heading(page, '1').inputValue();
-	await why.getByLabel('Move to a section').selectOption({ label: `1 ${into}` });
-	await heading(page, '1').click();
-	const target = sections(page)
-		.getByRole('listitem')
-		.filter({ has: heading(page, '1') });
+	const stone = await named('Choosing the stone');
+	await why
+		.getByLabel('Move to a section')
+		.selectOption({
+			label: `${(await stone.getAttribute('aria-label'))!.match(/[\d.]+$/)![0]} Choosing the stone`
+		});
+	await stone.click();
+	const target = sections(page).getByRole('listitem').filter({ has: stone });
 	await expect(target).toContainText(text);
 	await expect(from).not.toContainText(text);
 	await page.getByRole('button', { name: 'Place the rest' }).click();
 	await expect(page.getByText('Placed the rest')).toBeVisible();
 	await expect(target).toContainText(text);
-	await heading(page, '3').click();
+	await trench.click();
 	await expect(from).not.toContainText(text);
 	await from.getByRole('button', { name: /^\? / }).first().click();
 	await expect(why).toContainText('Asked by');

@@ -82,7 +82,7 @@ const SOUGHT: Readonly<Record<Intent, readonly TopicIntent[]>> = {
 	transactional: ['cost', 'choice', 'need', 'rules'],
 	navigational: []
 };
-const SOUGHT_BY = 1.3;
+const SOUGHT_BY = 1.15;
 
 function chooseTopics(findings: Findings, { form, intent }: Wishes): Topic[] {
 	const pageCount = Math.max(1, findings.pages.length);

@@ -29,6 +29,9 @@ export function subjectOf(topic: Topic, findings: Findings): Term | null {
 /** Subjects of topics, by findings and topic; headings ask for those of all other topics. */
 const subjectsIn = perFindings(() => new Map<string, Term | null>());
 
+/** How a search begins that asks. */
+const ASKS = /^(?:how|what|why|when|where|which|who|can|do|does|is|are|should)\s/i;
+
 function findSubject(topic: Topic, findings: Findings): Term | null {
 	// "Choosing the stone", "What seasoning means": that is often the keyword's own matter
 	const apartFrom =
@@ -38,6 +41,7 @@ function findSubject(topic: Topic, findings: Findings): Term | null {
 				? objectOf(findings.keyword)
 				: findings.keyword;
 	const own = new Set(contentStemsOf(apartFrom));
+	const keyword = termKeyOf(findings.keyword);
 	const keys = topic.headings.map(
 		({ text }) =>
 			` ${keysOf(text)
@@ -47,6 +51,8 @@ function findSubject(topic: Topic, findings: Findings): Term | null {
 	let best: { term: Term; value: number } | null = null;
 	for (const term of findings.terms) {
 		if (contentStemsOf(term.phrase).every((stem) => own.has(stem))) continue;
+		// whole searches name no thing: "how to build a dry stone wall step by step"
+		if (ASKS.test(term.phrase) || ` ${term.key} `.includes(` ${keyword} `)) continue;
 		const on = keys.filter((heading) => heading.includes(` ${term.key} `)).length;
 		if (on === 0) continue;
 		const value = on * (1 + 0.15 * (term.key.split(' ').length - 1)) * Math.log(1 + term.score);
