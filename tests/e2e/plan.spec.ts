@@ -126,11 +126,9 @@ test('questions, facts and notes say why they stand there, and move', async ({ p
 	await expect(why).toContainText(text);
 	await expect(why.getByRole('link').first()).toBeVisible();
 	const stone = await named('Choosing the stone');
-	await why
-		.getByLabel('Move to a section')
-		.selectOption({
-			label: `${(await stone.getAttribute('aria-label'))!.match(/[\d.]+$/)![0]} Choosing the stone`
-		});
+	await why.getByLabel('Move to a section').selectOption({
+		label: `${(await stone.getAttribute('aria-label'))!.match(/[\d.]+$/)![0]} Choosing the stone`
+	});
 	await stone.click();
 	const target = sections(page).getByRole('listitem').filter({ has: stone });
 	await expect(target).toContainText(text);
