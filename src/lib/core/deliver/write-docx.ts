@@ -8,9 +8,8 @@ const HEADINGS = {
 	4: HeadingLevel.HEADING_4
 } as const;
 
-/** Characters that XML 1.0 cannot hold; pages now and then bring them. */
-// eslint-disable-next-line no-control-regex
-const NOT_XML = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g;
+/** Spaces of all kinds, and characters that XML 1.0 cannot hold; pages now and then bring them. */
+const BLANK = /[\s\p{Cc}\ufffe\uffff]+/gu;
 
 /**
  * A document as DOCX (Office Open XML), with real heading styles and lists, so that word
@@ -46,5 +45,5 @@ function paragraphsOf(part: DocumentPart): Paragraph[] {
 }
 
 function plain(text: string): string {
-	return text.replace(NOT_XML, '').replace(/\s+/g, ' ').trim();
+	return text.replace(BLANK, ' ').trim();
 }

@@ -3,6 +3,7 @@
 	import { materialFits, questionFits, type PlanSection } from '$lib/core/plan';
 	import { rangeShown } from '../findings/figures';
 	import OpenPage from '../findings/OpenPage.svelte';
+	import MoveElsewhere from './MoveElsewhere.svelte';
 	import { usePlanDesk, type Placeable } from './desk.svelte';
 
 	interface Props {
@@ -36,21 +37,18 @@
 		const values = question
 			? questionFits(question, plan.sections, findings)
 			: materialFits({ fact, note }, plan.sections, findings);
-		return plan.sections.map((one, s) => ({ one, fit: values[s]! }));
+		return plan.sections.map((other, s) => ({ other, fit: values[s]! }));
 	});
-	const here = $derived(fits.find(({ one }) => one.id === section.id)?.fit ?? 0);
+	const here = $derived(fits.find(({ other }) => other.id === section.id)?.fit ?? 0);
 	const elsewhere = $derived(
 		fits
-			.filter(({ one, fit }) => one.id !== section.id && fit > 0.2)
+			.filter(({ other, fit }) => other.id !== section.id && fit > 0.2)
 			.sort((a, b) => b.fit - a.fit)
 			.slice(0, 3)
 	);
 
 	const labelOf = (source: string) =>
 		session.letters.get(source) ?? session.noteSigns.get(source) ?? session.nameOf(source);
-	function moveTo(into: string) {
-		if (into !== '') desk.put({ kind, ids: [id], from: section.id }, into);
-	}
 </script>
 
 {#snippet said(source: string, text: string, heading = '')}
@@ -94,31 +92,8 @@
 	{:else if note}{@render said(note.source, note.text, note.heading)}
 	{:else}<p class="py-1 text-ink-2">The evidence does not hold it any more.</p>{/if}
 </div>
-{#if elsewhere.length > 0}
-	<ul class="mt-2" aria-label="Where else it could stand">
-		{#each elsewhere as { one, fit } (one.id)}
-			<li class="flex items-baseline gap-2 text-ink-2">
-				<span class="min-w-0 flex-1 truncate">{desk.headingOf(one.id)}</span>
-				<span title="against {here.toFixed(2)} here"
-					>{fit.toFixed(2)} ({fit >= here ? '+' : '−'}{Math.abs(fit - here).toFixed(2)})</span
-				>
-				<button class="linkish" onclick={() => moveTo(one.id)}>Move there</button>
-			</li>
-		{/each}
-	</ul>
-{/if}
+<MoveElsewhere {kind} {id} {section} {here} {elsewhere} />
 <div class="mt-2 flex items-center gap-3">
-	<select
-		class="field min-w-0 flex-1"
-		aria-label="Move to a section"
-		value=""
-		onchange={(event) => moveTo(event.currentTarget.value)}
-	>
-		<option value="">Move to …</option>
-		{#each desk.plan?.sections ?? [] as other (other.id)}{#if other.id !== section.id}<option
-					value={other.id}>{desk.numbers.get(other.id)} {desk.headingOf(other.id)}</option
-				>{/if}{/each}
-	</select>
 	<button class="linkish whitespace-nowrap" onclick={() => desk.toggleHeld(section.id, kind, id)}
 		>{locked ? 'Unlock' : 'Lock here'}</button
 	>

@@ -9,6 +9,7 @@
 	import type { Context } from '$lib/core/findings';
 	import { analysis } from '$lib/workers/client';
 	import OpenPage from '../findings/OpenPage.svelte';
+	import MoveElsewhere from './MoveElsewhere.svelte';
 	import { usePlanDesk } from './desk.svelte';
 
 	interface Props {
@@ -40,14 +41,14 @@
 		const { plan } = desk;
 		if (t < 0 || !plan) return [];
 		return plan.sections
-			.map((other, s) => ({ other, affinity: affinityOf(desk.affinities[t]![s]!) }))
+			.map((other, s) => ({ other, fit: affinityOf(desk.affinities[t]![s]!) }))
 			.filter(
-				({ other, affinity }) =>
+				({ other, fit }) =>
 					other.id !== section.id &&
-					affinity > 0.02 &&
+					fit > 0.02 &&
 					!other.terms.some((placed) => placed.term === placement.term)
 			)
-			.sort((a, b) => b.affinity - a.affinity)
+			.sort((a, b) => b.fit - a.fit)
 			.slice(0, 3);
 	});
 	const isConfined = $derived(desk.plan?.confined[placement.term] !== undefined);
@@ -76,10 +77,6 @@
 		const { phrase, verbs, variants } = term;
 		contexts = await analysis.context(session.input, $state.snapshot({ phrase, verbs, variants }));
 	}
-
-	function moveTo(into: string) {
-		if (into !== '') desk.put({ kind: 'term', ids: [placement.term], from: section.id }, into);
-	}
 </script>
 
 <p>
@@ -106,33 +103,8 @@
 <p class="mt-1 flex border-t border-rule pt-1">
 	<span>in all</span><span class="ml-auto font-semibold">{placement.affinity.toFixed(2)}</span>
 </p>
-{#if elsewhere.length > 0}
-	<ul class="mt-2" aria-label="Where else it could stand">
-		{#each elsewhere as { other, affinity } (other.id)}
-			<li class="flex items-baseline gap-2 text-ink-2">
-				<span class="min-w-0 flex-1 truncate">{desk.headingOf(other.id)}</span>
-				<span title="against {placement.affinity.toFixed(2)} here"
-					>{affinity.toFixed(2)} ({affinity >= placement.affinity ? '+' : '−'}{Math.abs(
-						affinity - placement.affinity
-					).toFixed(2)})</span
-				>
-				<button class="linkish" onclick={() => moveTo(other.id)}>Move there</button>
-			</li>
-		{/each}
-	</ul>
-{/if}
+<MoveElsewhere kind="term" id={placement.term} {section} here={placement.affinity} {elsewhere} />
 <div class="mt-2 flex items-center gap-2">
-	<select
-		class="field min-w-0 flex-1"
-		aria-label="Move to a section"
-		value=""
-		onchange={(event) => moveTo(event.currentTarget.value)}
-	>
-		<option value="">Move to …</option>
-		{#each desk.plan?.sections ?? [] as other (other.id)}{#if other.id !== section.id}<option
-					value={other.id}>{desk.numbers.get(other.id)} {desk.headingOf(other.id)}</option
-				>{/if}{/each}
-	</select>
 	<label class="flex items-center gap-1"
 		>uses <input
 			class="field w-14 text-right"
