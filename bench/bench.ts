@@ -2,7 +2,8 @@
 import { Readability } from '@mozilla/readability';
 import { readFileSync, readdirSync } from 'node:fs';
 import { parseHTML } from 'linkedom/worker';
-import { assembleFindings, workOnPage, type PageWork } from '../src/lib/core/findings';
+import { assembleFindings, NO_EDITS } from '../src/lib/core/findings';
+import { workOnPage, type PageWork } from '../src/lib/core/reading';
 import {
 	clusterPhrases,
 	filterRows,
@@ -14,7 +15,7 @@ import {
 	type Keyword,
 	type ScoutCache
 } from '../src/lib/core/keywords';
-import { cleanPage, type Block } from '../src/lib/core/pages';
+import { cleanPage, EMPTY_ARTICLE, type Block } from '../src/lib/core/pages';
 import {
 	fillGreedily,
 	moveSection,
@@ -24,26 +25,28 @@ import {
 	type Plan,
 	type PlacementProblem
 } from '../src/lib/core/plan';
+import { yardstickOf, scoreState, stateOf, termIndexOf } from '../src/lib/core/standing';
+import { closeWordsOf, indexRuns, readArticle, textOfBlocks } from '../src/lib/core/measure';
+import { brandCheck, forbiddenCheck, mustSayCheck, Proofreader } from '../src/lib/core/proof';
+import { LiveReading } from '../src/lib/ui/write/live-reading';
+import { MANUSCRIPT_EXTENSIONS } from '../src/lib/ui/write/manuscript';
 import {
-	evidenceOf,
-	scoreState,
-	stateOf,
-	termIndexOf,
-	textOfBlocks
-} from '../src/lib/core/standing';
+	analyse,
+	articleSign,
+	standingsOf,
+	WorkStore,
+	type Evidence,
+	type EvidencePage
+} from '../src/lib/core/assignment';
+import { getSchema } from '@tiptap/core';
 import {
-	closeWordsOf,
 	docText,
 	followPlan,
-	indexRuns,
-	measureBlock,
-	measureDoc,
 	paragraph,
-	TakeTally,
 	textNode,
-	type DocNode,
+	type BlockNode,
 	type TakeDoc
-} from '../src/lib/core/takes';
+} from '../src/lib/core/manuscript';
 import { contentStemsOf, countWords } from '../src/lib/core/text';
 import { demoFindings, demoTagger } from '../tests/support/demo';
 import {
@@ -210,16 +213,35 @@ const quality: Record<string, string>[] = [];
 	console.table(quality);
 }
 
-let works: PageWork[] = [];
+const evidence: Evidence = {
+	keyword: KEYWORD,
+	targetWords: 1800,
+	effort: 'pillar',
+	grade: null,
+	required: [],
+	secondary: [],
+	notes: [],
+	listed: [],
+	edits: NO_EDITS,
+	pages: pages.map(({ id, title, blocks }): EvidencePage => {
+		const article = {
+			...EMPTY_ARTICLE,
+			title,
+			blocks: blocks.map((block) => ({ block, dropped: null }))
+		};
+		return { id, name: title, sign: articleSign(article), struck: [], article };
+	})
+};
+let works: readonly PageWork[] = [];
 {
+	const analysed = (of: Evidence, store: WorkStore) => runThrough(analyse(of, store));
 	const texts = pages.map(({ blocks }) => textOfBlocks(blocks));
 	const tagging = at(
 		times(() => texts.forEach((page) => tag(page)), 3),
 		0.5
 	);
 	const cold = times(() => {
-		works = pages.map((page) => workOnPage(page, tag));
-		assembleFindings(works, [], OPTIONS);
+		works = analysed(evidence, new WorkStore(tag)).pages.map(({ work }) => work);
 	}, 3);
 	add(
 		'findings, 20 pages of 3,000 words',
@@ -228,13 +250,7 @@ let works: PageWork[] = [];
 		at(cold, 0.5) / tagging,
 		'≤ 3000 ms'
 	);
-	const warm = times(() => {
-		assembleFindings(
-			pages.map((page) => workOnPage(page, tag)),
-			[],
-			OPTIONS
-		);
-	}, 4);
+	const warm = times(() => analysed(evidence, new WorkStore(tag)), 4);
 	add(
 		'the same, warm',
 		`${shown(at(warm, 0.5))} ms`,
@@ -242,10 +258,14 @@ let works: PageWork[] = [];
 		at(warm, 0.5) / tagging,
 		'≤ 1200 ms, ≤ 2×'
 	);
-	const changed = times(() => {
-		works[0] = workOnPage({ ...pages[0]!, blocks: pages[0]!.blocks.slice(1) }, tag);
-		assembleFindings(works, [], OPTIONS);
-	}, 5);
+	const store = new WorkStore(tag);
+	analysed(evidence, store);
+	const [first, ...others] = evidence.pages;
+	let struck = 0;
+	const changed = times(
+		() => analysed({ ...evidence, pages: [{ ...first!, struck: [struck++] }, ...others] }, store),
+		5
+	);
 	add(
 		'one block struck out, all findings again',
 		`${shown(at(changed, 0.5))} ms`,
@@ -253,16 +273,25 @@ let works: PageWork[] = [];
 		at(changed, 0.5) / at(cold, 0.5),
 		'–'
 	);
-	works = pages.map((page) => workOnPage(page, tag));
 	// a first round fills what is kept for single pages
-	assembleFindings(works, [], OPTIONS);
-	const aside = times(() => assembleFindings(works.slice(1), [], OPTIONS), 9);
+	analysed(evidence, store);
+	const aside = times(() => analysed({ ...evidence, pages: others }, store), 9);
 	add(
 		'one page set aside, all findings again',
 		`${shown(at(aside, 0.5))} ms`,
 		`all work again ${shown(at(cold, 0.5))} ms`,
 		at(aside, 0.5) / at(cold, 0.5),
 		'≤ 150 ms'
+	);
+	const few = { ...evidence, pages: evidence.pages.slice(0, 6) };
+	const scored = analysed(few, store);
+	const standings = times(() => runThrough(standingsOf(scored)), 3);
+	add(
+		'standings of six of the pages, each with itself left out',
+		`${shown(at(standings, 0.5))} ms`,
+		`part-of-speech pass ${shown(tagging)} ms`,
+		at(standings, 0.5) / tagging,
+		'–'
 	);
 	const once = at(
 		times(() => pages.forEach((page) => workOnPage(page, tag)), 3),
@@ -351,12 +380,12 @@ let works: PageWork[] = [];
 {
 	const findings = demo.findings;
 	const plan = proposePlan(findings);
-	const evidence = evidenceOf(findings, plan);
-	const index = termIndexOf(evidence);
+	const yardstick = yardstickOf(findings, plan);
+	const index = termIndexOf(yardstick);
 	const texts = pages.map(({ blocks }) => textOfBlocks(blocks));
 	const build = times(() => indexRuns(texts), 3);
 	const runs = indexRuns(texts);
-	const content: DocNode[] = [];
+	const content: BlockNode[] = [];
 	let words = 0;
 	for (let i = 0; words < 10_000; i++) {
 		const block = stock[i % stock.length]!;
@@ -393,28 +422,44 @@ let works: PageWork[] = [];
 		'–'
 	);
 
-	const tally = new TakeTally(evidence.terms.length);
-	let blocks = measureDoc(doc, index, runs);
-	tally.update(blocks);
+	// the editor's own document, as a keystroke leaves it: one paragraph is another node
+	const schema = getSchema([...MANUSCRIPT_EXTENSIONS]);
+	const written = schema.nodeFromJSON(doc);
+	const middle = Math.floor(written.childCount / 2);
+	let typed = written.child(middle).textContent;
+	const live = new LiveReading(findings, plan, runs);
+	const shownIn = (document: typeof written) => ({ state: { doc: document } }) as never;
+	live.read(shownIn(written));
 	const full = times(
-		() => scoreState(stateOf(measureDoc(doc, index, runs), plan, evidence), evidence),
+		() => scoreState(stateOf(readArticle(doc, { terms: index, runs }), plan, yardstick), yardstick),
 		5
 	);
-	const middle = Math.floor(blocks.length / 2);
-	let typed = docText(doc.content[middle]!);
 	const keys = times(() => {
 		typed += 'a';
-		blocks = [...blocks];
-		blocks[middle] = measureBlock(paragraph(textNode(typed)), index, runs);
-		tally.update(blocks);
-		scoreState(stateOf(blocks, plan, evidence, tally.uses), evidence);
+		const paragraph = schema.nodes.paragraph!.create(null, schema.text(typed));
+		live.read(shownIn(written.copy(written.content.replaceChild(middle, paragraph))));
 	}, 200);
 	add(
-		`one keystroke in ${words.toLocaleString('en')} words, ${evidence.terms.length} terms: recount and standing`,
+		`one keystroke in ${words.toLocaleString('en')} words, ${yardstick.terms.length} terms: the editor’s node, recount, standing and slips`,
 		`${shown(at(keys, 0.5))} ms, p95 ${shown(at(keys, 0.95))} ms`,
 		`full recount ${shown(at(full, 0.5))} ms`,
 		at(keys, 0.5) / at(full, 0.5),
 		'≤ 8 ms, p95 ≤ 16 ms, ≤ 0.05×'
+	);
+	const proof = new Proofreader({
+		blocks: [forbiddenCheck(['game-changer', 'mortar bed']), brandCheck([])],
+		article: [mustSayCheck(['a wall stands without mortar'])]
+	});
+	const first = times(() => proof.read(readArticle(doc, { terms: index, runs })), 3);
+	const reading = live.read(shownIn(written)).article;
+	proof.read(reading);
+	const marking = times(() => proof.read(reading), 20);
+	add(
+		'marks of the same text, nothing changed since',
+		`${shown(at(marking, 0.5))} ms`,
+		`read and checked from scratch ${shown(at(first, 0.5))} ms`,
+		at(marking, 0.5) / at(first, 0.5),
+		'–'
 	);
 }
 

@@ -1,5 +1,5 @@
 // How well findings agree with people's labels, each beside a plain baseline: npm run quality
-import { quantitiesOf } from '../src/lib/core/findings';
+import { quantitiesOf } from '../src/lib/core/reading';
 import {
 	factQuality,
 	figuresByPattern,

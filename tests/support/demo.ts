@@ -1,23 +1,30 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import model from 'wink-eng-lite-web-model';
 import winkNLP from 'wink-nlp';
-import type { DraftNote } from '../../src/lib/core/draft';
 import {
-	assembleFindings,
-	workOnPage,
-	type Findings,
-	type PageWork
-} from '../../src/lib/core/findings';
-import { readQuestions } from '../../src/lib/core/notes';
-import { cleanPage, judgePage, keptBlocksOf, readText } from '../../src/lib/core/pages';
-import { textOfBlocks, type ScoredPage } from '../../src/lib/core/standing';
+	analyse,
+	articleSign,
+	draftNotesOf,
+	WorkStore,
+	type Analysis,
+	type Evidence,
+	type EvidencePage
+} from '../../src/lib/core/assignment';
+import { NO_EDITS, type Findings } from '../../src/lib/core/findings';
+import { runThrough } from '../../src/lib/core/keywords';
+import { textOfBlocks } from '../../src/lib/core/measure';
+import { cleanPage, judgePage } from '../../src/lib/core/pages';
+import type { PageWork } from '../../src/lib/core/reading';
+import type { ScoredPage } from '../../src/lib/core/standing';
 import { makeTagger, type Tagger } from '../../src/lib/core/text';
+import type { DraftNote } from '../../src/lib/core/writers';
 
 const DEMO = new URL('../../demo/', import.meta.url);
 const KEYWORD = 'how to build a dry stone wall';
 
-/** The demo assignment, read for tests the way the worker reads it: proposed pages set aside. */
+/** The demo assignment as the app reads it: proposed pages set aside. */
 export interface DemoEvidence {
+	readonly analysis: Analysis;
 	readonly findings: Findings;
 	readonly pages: readonly ScoredPage[];
 	readonly notes: readonly DraftNote[];
@@ -32,45 +39,67 @@ export function demoTagger(): Tagger {
 	return tagger;
 }
 
-export function demoFindings({
+let store: WorkStore | null = null;
+
+/** The work on the demo's pages and notes, done once for all tests of a file. */
+export function demoStore(): WorkStore {
+	store ??= new WorkStore(demoTagger());
+	return store;
+}
+
+/** The demo's pages, notes and questions, without its transcripts and keyword lists. */
+export function demoEvidence({
 	pages: most = 99,
 	keyword = KEYWORD,
 	targetWords = 1800 as number | null
-} = {}): DemoEvidence {
-	const tag = demoTagger();
-	const pages = read('pages').flatMap(({ name, text }): ScoredPage[] => {
+} = {}): Evidence {
+	const pages = read('pages').flatMap(({ name, text }): EvidencePage[] => {
 		const cleaned = cleanPage(text);
 		if (cleaned.kind !== 'cleaned' || judgePage(cleaned.article, KEYWORD).proposeAside) return [];
-		const { title, description, siteName, links } = cleaned.article;
-		const blocks = keptBlocksOf(cleaned.article);
-		const work = workOnPage(
-			{ id: name, title, description, siteNames: [siteName], blocks, links: links.length },
-			tag
-		);
-		return [{ work, blocks, titleTag: title, description }];
+		const { article } = cleaned;
+		return [
+			{
+				id: name,
+				name: article.siteName || article.title,
+				sign: articleSign(article),
+				struck: [],
+				article
+			}
+		];
 	});
-	const counted = pages.slice(0, most);
-	const notes = read('notes').map(({ name, text }, i): DraftNote => {
-		const article = readText(text, name);
-		return { id: name, label: `n${i + 1}`, title: article.title, blocks: keptBlocksOf(article) };
-	});
-	const noteWorks = notes.map(({ id, title, blocks }) =>
-		workOnPage({ id, title, description: '', siteNames: [], blocks, links: 0 }, tag)
-	);
-	const asked = read('questions').flatMap(({ name, text }) =>
-		readQuestions(text).map((question) => ({ text: question, source: name }))
-	);
-	const findings = assembleFindings(
-		counted.map(({ work }) => work),
-		noteWorks,
-		{ keyword, targetWords, asked }
-	);
 	return {
+		keyword,
+		targetWords,
+		effort: 'pillar',
+		grade: null,
+		required: [],
+		secondary: [],
+		pages: pages.slice(0, most),
+		notes: [
+			...read('notes').map(({ name, text }) => ({ id: name, kind: 'note' as const, name, text })),
+			...read('questions').map(({ name, text }) => ({
+				id: name,
+				kind: 'questions' as const,
+				name,
+				text
+			}))
+		],
+		listed: [],
+		edits: NO_EDITS
+	};
+}
+
+/** The demo assignment, analysed the way the app does it. */
+export function demoFindings(options: Parameters<typeof demoEvidence>[0] = {}): DemoEvidence {
+	const analysis = runThrough(analyse(demoEvidence(options), demoStore()));
+	const { findings, pages, notes } = analysis;
+	return {
+		analysis,
 		findings,
-		pages: counted,
-		notes,
-		noteWorks,
-		texts: counted.map(({ blocks }) => textOfBlocks(blocks))
+		pages,
+		notes: draftNotesOf(notes),
+		noteWorks: notes.map(({ work }) => work),
+		texts: pages.map(({ blocks }) => textOfBlocks(blocks))
 	};
 }
 

@@ -1,4 +1,5 @@
-import { assembleFindings, type Findings, type PageWork } from '../../src/lib/core/findings';
+import { assembleFindings, type Findings } from '../../src/lib/core/findings';
+import { type PageWork } from '../../src/lib/core/reading';
 import {
 	fillGreedily,
 	newSection,

@@ -1,10 +1,5 @@
-import {
-	findQuestions,
-	findTermsOf,
-	findTopics,
-	workOnPage,
-	type PageWork
-} from '../../src/lib/core/findings';
+import { findQuestions, findTermsOf, findTopics } from '../../src/lib/core/findings';
+import { workOnPage, type PageWork } from '../../src/lib/core/reading';
 import {
 	contentStemsOf,
 	isStopWord,

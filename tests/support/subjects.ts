@@ -1,5 +1,5 @@
 import { readFileSync, readdirSync } from 'node:fs';
-import { workOnPage, type PageWork, type Source } from '../../src/lib/core/findings';
+import { workOnPage, type PageWork, type Source } from '../../src/lib/core/reading';
 import { keptBlocksOf, readText } from '../../src/lib/core/pages';
 import { termKeyOf } from '../../src/lib/core/text';
 import { demoTagger } from './demo';

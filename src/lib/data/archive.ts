@@ -70,6 +70,7 @@ function profileOf(client: Client): ClientProfile {
 export interface CleanedPage {
 	readonly id: string;
 	readonly article: Article;
+	readonly sign: string;
 	readonly judgement: PageJudgement;
 }
 
@@ -132,6 +133,7 @@ export function wholeFrom(
 								result,
 								sketch: sketchOf(page.article),
 								article: page.article,
+								sign: page.sign,
 								order: i + 1
 							}
 						]

@@ -1,5 +1,4 @@
-import { EMPTY_CLIENT, type ClientProfile, type Link } from '$lib/core/clients';
-import type { PlanForm } from '$lib/core/plan';
+import { EMPTY_CLIENT, type ClientProfile, type Link, type PlanForm } from '$lib/core/clients';
 import { db, type Assignment, type Client, type Scope, type StoredPhraseNote } from './db';
 
 const NO_CLIENT: Scope = '';

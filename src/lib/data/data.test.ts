@@ -3,7 +3,8 @@ import Dexie from 'dexie';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { readArchive, writeArchive } from '$lib/core/deliver';
 import { judgePage, readText, sketchOf } from '$lib/core/pages';
-import type { TakeDoc } from '$lib/core/takes';
+import { articleSign } from '$lib/core/assignment';
+import { paragraph, textNode, type TakeDoc } from '$lib/core/manuscript';
 import { archiveOf, wholeFrom } from './archive';
 import {
 	addAssignment,
@@ -76,6 +77,7 @@ function pageOf(id: string, order: number): Page {
 		origin: 'text',
 		order,
 		article,
+		sign: articleSign(article),
 		judgement,
 		counted: true,
 		struck: [],
@@ -203,21 +205,16 @@ describe('assignments', () => {
 describe('archive', () => {
 	it('comes back with the same ids, or as a copy with ties moved along', async () => {
 		await changeEvidence(only(pageOf('page-one', 1)), {});
-		const origin = {
-			type: 'text',
-			text: 'x',
-			marks: [{ type: 'origin', attrs: { source: 'page-one', label: 'n1' } }]
-		};
 		await addTake(assignment.id, '', {
 			type: 'doc',
-			content: [{ type: 'paragraph', content: [origin] }]
+			content: [paragraph(textNode('x', { source: 'page-one', label: 'n1' }))]
 		});
 		const read = readArchive(writeArchive(archiveOf((await readWhole(assignment.id))!)));
 		if (read.kind !== 'read') throw new Error(read.reason);
-		const { article, judgement } = pageOf('page-one', 1);
+		const { article, sign, judgement } = pageOf('page-one', 1);
 		let count = 0;
 		const back = (isCopy: boolean) =>
-			wholeFrom(read.archive, [{ id: 'page-one', article, judgement }], {
+			wholeFrom(read.archive, [{ id: 'page-one', article, sign, judgement }], {
 				now: 5,
 				isCopy,
 				newId: () => `new-${++count}`
@@ -303,7 +300,7 @@ describe('keyword lists', () => {
 
 describe('the third version of the database', () => {
 	it('gives pages their sketch and assignments an empty list of rules', async () => {
-		const { result: _, sketch, ...older } = pageOf('p', 1);
+		const { result: _, sketch, sign, ...older } = pageOf('p', 1);
 		db.close();
 		await Dexie.delete('corvan');
 		const old = new Dexie('corvan');
@@ -326,7 +323,7 @@ describe('the third version of the database', () => {
 		await old.table('pages').add(older);
 		old.close();
 		await db.open();
-		expect(await db.pages.get('p')).toEqual({ ...older, result: null, sketch });
+		expect(await db.pages.get('p')).toEqual({ ...older, result: null, sketch, sign });
 		expect(await db.assignments.get(assignment.id)).toMatchObject({
 			strikeRules: [],
 			edits: NO_EDITS

@@ -1,4 +1,5 @@
 import Dexie, { type EntityTable, type Table } from 'dexie';
+import { articleSign } from '$lib/core/assignment';
 import { EMPTY_BRIEF, type Brief } from '$lib/core/brief';
 import { EMPTY_CLIENT, type ClientProfile, type Link } from '$lib/core/clients';
 import { NO_EDITS, type FindingEdits } from '$lib/core/findings';
@@ -13,7 +14,7 @@ import {
 	type StrikeRule
 } from '$lib/core/pages';
 import type { Plan } from '$lib/core/plan';
-import type { TakeDoc } from '$lib/core/takes';
+import type { TakeDoc } from '$lib/core/manuscript';
 
 /** One article for one client. */
 export interface Assignment {
@@ -86,6 +87,8 @@ export interface Page {
 	/** Order of arrival; letters follow the order of the counted pages. */
 	order: number;
 	article: Article;
+	/** Sign of the article's content, made when it is cleaned; see `articleSign`. */
+	sign: string;
 	judgement: PageJudgement;
 	counted: boolean;
 	/**
@@ -225,6 +228,14 @@ class CorvanDb extends Dexie {
 		});
 		this.version(5).upgrade(async (change) => {
 			await change.table('clients').toCollection().modify({ forms: [] });
+		});
+		this.version(6).upgrade(async (change) => {
+			await change
+				.table<Page>('pages')
+				.toCollection()
+				.modify((page) => {
+					page.sign = articleSign(page.article);
+				});
 		});
 	}
 }

@@ -1,5 +1,5 @@
 import type { Plan } from '$lib/core/plan';
-import type { TakeDoc } from '$lib/core/takes';
+import type { TakeDoc } from '$lib/core/manuscript';
 import { db, type StoredPlan, type Take } from './db';
 
 export function readPlan(assignment: string): Promise<StoredPlan | undefined> {

@@ -13,3 +13,16 @@ export function isStorageFull(error: unknown): boolean {
 		(failures ?? []).some(isStorageFull)
 	);
 }
+
+/** What an error says, for a sentence that tells what did not happen. */
+export function messageOf(error: unknown): string {
+	return error instanceof Error ? error.message : String(error);
+}
+
+/**
+ * Why something was not stored, in words.
+ * @param remedy what to do when the browser has no room left: "Delete an old assignment"
+ */
+export function whyNotStored(error: unknown, remedy: string): string {
+	return isStorageFull(error) ? `This browser has no room left. ${remedy}.` : messageOf(error);
+}

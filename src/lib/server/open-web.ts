@@ -4,7 +4,7 @@ import { request as requestHttps } from 'node:https';
 import type { LookupFunction } from 'node:net';
 import { pipeline, Writable } from 'node:stream';
 import { createBrotliDecompress, createGunzip, createInflate } from 'node:zlib';
-import { FETCH_LIMITS, type PageReply, type PageService } from '$lib/core/pages';
+import { FETCH_LIMITS, type PageReply, type PageService } from '$lib/core/services';
 import { decodeBytes } from '$lib/core/text';
 import { checkAddress, isPublicIp, type CheckedAddress } from './public-address';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { completionsReplySchema, resultsReplySchema } from '$lib/core/keywords';
+import { completionsReplySchema, resultsReplySchema } from '$lib/core/services';
 import { sampleSearch } from './sample-search';
 
 describe('the sample search', () => {

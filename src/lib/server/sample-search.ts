@@ -1,13 +1,10 @@
+import { phraseKeyOf, readKeywordList, readResultsList, runThrough } from '$lib/core/keywords';
 import {
-	phraseKeyOf,
-	readKeywordList,
-	readResultsList,
-	runThrough,
 	type CompletionsReply,
 	type ResultsReply,
 	type ResultsService,
 	type SuggestionService
-} from '$lib/core/keywords';
+} from '$lib/core/services';
 
 /*
  * Stands in for a search engine: it answers for the phrases of the demo from open files, through

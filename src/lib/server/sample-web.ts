@@ -1,5 +1,6 @@
 import { readResultsList } from '$lib/core/keywords';
-import { addressKeyOf, type PageReply, type PageService } from '$lib/core/pages';
+import { addressKeyOf } from '$lib/core/pages';
+import { type PageReply, type PageService } from '$lib/core/services';
 
 /*
  * Stands in for the web where there is none: it answers addresses under `.example` from the pages

@@ -1,4 +1,4 @@
-import { pageReplySchema, type PageReply } from '$lib/core/pages';
+import { pageReplySchema, type PageReply } from '$lib/core/services';
 
 /** Asks the server for one page. Never throws: what goes wrong is a refusal with a reason. */
 export async function fetchPage(address: string, signal?: AbortSignal): Promise<PageReply> {

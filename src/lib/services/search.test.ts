@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { MOST_ASKED } from '$lib/core/keywords';
+import { MOST_ASKED } from '$lib/core/services';
 import { complete, lookUp } from './search';
 
 afterEach(() => vi.unstubAllGlobals());

@@ -4,7 +4,7 @@ import {
 	resultsReplySchema,
 	type CompletionsReply,
 	type ResultsReply
-} from '$lib/core/keywords';
+} from '$lib/core/services';
 import type { z } from 'zod';
 
 export type Answered<T> =

@@ -1,182 +1,153 @@
 import { expose, transfer } from 'comlink';
-import { readArchive, writeArchive } from '$lib/core/deliver';
-import { draftArticle, type DraftNote } from '$lib/core/draft';
 import {
-	assembleFindings,
-	findLongPhrases,
-	isQuestion,
-	usesInContext,
-	workOnPage,
-	type AskedQuestion,
-	type FindOptions,
-	type PageWork
-} from '$lib/core/findings';
+	analyse,
+	articleSign,
+	contextOf,
+	draftMaterialOf,
+	longPhrasesOf,
+	runIndexOf,
+	standingsOf,
+	WorkStore,
+	type Analysis,
+	type Evidence,
+	type StepsDone
+} from '$lib/core/assignment';
+import { readArchive, writeArchive } from '$lib/core/deliver';
 import {
 	clusterPhrases,
 	readKeywordList,
 	readResultsList,
 	type KeywordListResult
 } from '$lib/core/keywords';
-import { isMaterial, noteArticleOf, readQuestions } from '$lib/core/notes';
 import {
 	blocksOfRichText,
 	cleanPage,
 	guessHeadings,
 	isMarkdown,
 	judgePage,
-	keptBlocksOf,
-	markdownOf,
+	markdownOfBlocks,
 	readText,
 	sketchOf,
 	type Article
 } from '$lib/core/pages';
 import { placeRest, proposeAgain, proposePlan } from '$lib/core/plan';
-import {
-	standingOfPage,
-	textOfBlocks,
-	type PageStanding,
-	type ScoredPage
-} from '$lib/core/standing';
-import { indexRuns, type RunIndex } from '$lib/core/takes';
-import { decodeBytes, makeTagger, type Tagger } from '$lib/core/text';
+import { isQuestion } from '$lib/core/reading';
+import { decodeBytes, makeTagger } from '$lib/core/text';
+import { BuiltInDrafter, sectionRequestOf, versionsOf } from '$lib/core/writers';
+import { EvidenceShelf } from './evidence-shelf';
 import { readGatheredFile } from './gathered-files';
-import type {
-	AnalysisWorker,
-	Cleaned,
-	EvidenceInput,
-	Incoming,
-	IncomingList,
-	NoteInput,
-	OnProgress,
-	PageInput
-} from './protocol';
+import type { AnalysisWorker, Cleaned, Incoming, IncomingList, OnProgress } from './protocol';
 
-let tagger: Promise<Tagger> | null = null;
+let store: Promise<WorkStore> | null = null;
 
-function loadTagger(): Promise<Tagger> {
-	tagger ??= Promise.all([import('wink-nlp'), import('wink-eng-lite-web-model')]).then(
-		([library, model]) => makeTagger(library.default as never, model.default)
+/** The work on pages and notes, with the tagger it needs; loaded when first asked for. */
+function loadStore(): Promise<WorkStore> {
+	store ??= Promise.all([import('wink-nlp'), import('wink-eng-lite-web-model')]).then(
+		([library, model]) => new WorkStore(makeTagger(library.default as never, model.default))
 	);
-	return tagger;
+	return store;
 }
 
-/** Work on single pages and notes, kept for as long as they stay the same. */
-const works = new Map<string, { sign: string; work: PageWork }>();
+const shelf = new EvidenceShelf();
+/** Analyses by revision, those asked for last at the end. */
+const analyses = new Map<string, Analysis>();
+const MOST_ANALYSES = 3;
 let latestFindings = 0;
 let latestStandings = 0;
 let latestReading = 0;
 let latestClusters = 0;
+let drafting: { aborted: boolean } | null = null;
 
 /** Lets waiting messages in, so that a newer request can take over. */
 function breathe(): Promise<void> {
 	return new Promise((resolve) => setTimeout(resolve, 0));
 }
 
-function workOf(page: PageInput, tag: Tagger): PageWork {
-	const { article, struck } = page;
-	return kept(page.id, `${struck.join()}|${article.title}|${article.blocks.length}`, () =>
-		workOnPage(
-			{
-				id: page.id,
-				title: article.title,
-				description: article.description,
-				siteNames: [article.siteName],
-				blocks: keptBlocksOf(article, struck),
-				links: article.links.length,
-				date: article.modified || article.published
-			},
-			tag
-		)
-	);
+/** The analysis of some evidence, kept while it is asked for; null when `isStopped` turns true before its end. */
+async function analysisOf(
+	revision: string,
+	onProgress: OnProgress = () => {},
+	isStopped: () => boolean = () => false
+): Promise<Analysis | null> {
+	const known = analyses.get(revision);
+	const evidence: Evidence = shelf.evidenceOf(revision);
+	const analysis =
+		known ?? (await inSteps(analyse(evidence, await loadStore()), onProgress, isStopped));
+	if (!analysis) return null;
+	analyses.delete(revision);
+	analyses.set(revision, analysis);
+	if (analyses.size > MOST_ANALYSES) analyses.delete(analyses.keys().next().value!);
+	return analysis;
 }
 
-function workOfNote(note: NoteInput, tag: Tagger): PageWork {
-	return kept(note.id, note.text, () => {
-		const article = noteArticleOf(note);
-		return workOnPage(
-			{
-				id: note.id,
-				title: article.title,
-				description: '',
-				siteNames: [],
-				blocks: keptBlocksOf(article),
-				links: 0,
-				isNote: true
-			},
-			tag
-		);
-	});
+/** As `analysisOf`, to its end. */
+async function wholeAnalysisOf(revision: string): Promise<Analysis> {
+	return (await analysisOf(revision))!;
 }
 
-function kept(id: string, sign: string, make: () => PageWork): PageWork {
-	const known = works.get(id);
-	if (known?.sign === sign) return known.work;
-	const work = make();
-	works.set(id, { sign, work });
-	return work;
-}
-
-function optionsOf(input: EvidenceInput): FindOptions {
-	const asked: AskedQuestion[] = input.notes.flatMap(({ id, kind, text }) =>
-		kind === 'questions'
-			? readQuestions(text).map((question) => ({ text: question, source: id }))
-			: []
-	);
-	const { keyword, targetWords, effort, grade, required, secondary, listed, edits } = input;
-	return { keyword, targetWords, effort, grade, required, secondary, asked, listed, edits };
-}
-
-/** Work on everything of an input, page by page; null when `isStale` turns true meanwhile. */
-async function worksOf(
-	input: EvidenceInput,
-	onProgress: OnProgress | null,
-	isStale: () => boolean
-): Promise<{ pages: PageWork[]; notes: PageWork[] } | null> {
-	const tag = await loadTagger();
-	const notes = input.notes.filter(isMaterial);
-	const all = input.pages.length + notes.length;
-	const done: { pages: PageWork[]; notes: PageWork[] } = { pages: [], notes: [] };
-	for (const [i, page] of input.pages.entries()) {
-		done.pages.push(workOf(page, tag));
-		onProgress?.({ done: i + 1, all });
-		await breathe();
-		if (isStale()) return null;
-	}
-	for (const [i, note] of notes.entries()) {
-		done.notes.push(workOfNote(note, tag));
-		onProgress?.({ done: input.pages.length + i + 1, all });
-		await breathe();
-		if (isStale()) return null;
-	}
-	return done;
-}
-
-const never = () => false;
-
-function draftNotesOf(input: EvidenceInput): DraftNote[] {
-	return input.notes.filter(isMaterial).map((note, i) => {
-		const article = noteArticleOf(note);
-		return { id: note.id, label: `n${i + 1}`, title: article.title, blocks: keptBlocksOf(article) };
-	});
-}
-
-function runsOf(input: EvidenceInput): RunIndex {
-	return indexRuns(
-		input.pages.map(({ article, struck }) => textOfBlocks(keptBlocksOf(article, struck)))
-	);
-}
+const newSectionId = () => `section:${crypto.randomUUID()}`;
 
 const worker: AnalysisWorker = {
-	clean: async (incoming, keyword) => clean(incoming, keyword),
-	readFile: (name, bytes, aim) => readGatheredFile(name, bytes, aim),
-	readRichText: async (html) => markdownOf(blocksOfRichText(html)),
-	guessHeadings: async (text) => (isMarkdown(text) ? [] : guessHeadings(text)),
+	hasEvidence: async (revision) => shelf.has(revision),
+	takeEvidence: async (revision, outline) => shelf.put(revision, outline),
+	supplyArticles: async (articles) => shelf.supply(articles),
+
+	async findings(revision, onProgress) {
+		const mine = ++latestFindings;
+		return (
+			(await analysisOf(revision, onProgress, () => mine !== latestFindings))?.findings ?? null
+		);
+	},
+
+	async standings(revision, onProgress) {
+		const mine = ++latestStandings;
+		const isStopped = () => mine !== latestStandings;
+		const analysis = await analysisOf(revision, undefined, isStopped);
+		return analysis && inSteps(standingsOf(analysis), onProgress, isStopped);
+	},
+
+	context: async (revision, term) => contextOf(await wholeAnalysisOf(revision), term),
+	longPhrases: async (revision) => longPhrasesOf(await wholeAnalysisOf(revision)),
+
+	propose: async (revision, wishes) =>
+		proposePlan((await wholeAnalysisOf(revision)).findings, wishes),
+	proposeAgain: async (revision, plan, wishes) =>
+		proposeAgain(plan, (await wholeAnalysisOf(revision)).findings, newSectionId, wishes),
+	placeRest: async (revision, plan) => placeRest(plan, (await wholeAnalysisOf(revision)).findings),
+
+	async runs(revision) {
+		const runs = runIndexOf(await wholeAnalysisOf(revision));
+		return transfer(runs, [runs.buffer]);
+	},
+
+	async draft(revision, plan, wishes, { sections, elsewhere }, onVersion) {
+		if (drafting) drafting.aborted = true;
+		const mine = (drafting = { aborted: false });
+		const analysis = await wholeAnalysisOf(revision);
+		const wanted = plan.sections.filter(({ id }) => sections?.includes(id) ?? true);
+		const writer = new BuiltInDrafter(draftMaterialOf(analysis, plan, wishes), {
+			sections: new Set(wanted.map(({ id }) => id)),
+			elsewhere
+		});
+		const requests = wanted.map((section) =>
+			sectionRequestOf(section, plan, analysis.findings, wishes)
+		);
+		let done = 0;
+		for await (const version of versionsOf(writer, requests, mine)) {
+			onVersion(version, { done: ++done, all: wanted.length });
+			await breathe();
+		}
+		return mine.aborted && done < wanted.length ? 'stopped' : 'done';
+	},
+	async stopDrafting() {
+		if (drafting) drafting.aborted = true;
+	},
 
 	async brings(page) {
-		const work = workOf(page, await loadTagger());
+		const { work, blocks } = (await loadStore()).readPage(page);
 		return {
 			facts: work.facts.map(({ text }) => text),
-			questions: keptBlocksOf(page.article, page.struck).flatMap((block) =>
+			questions: blocks.flatMap((block) =>
 				block.kind === 'answer'
 					? [block.question]
 					: block.kind === 'heading' && isQuestion(block.text)
@@ -186,65 +157,10 @@ const worker: AnalysisWorker = {
 		};
 	},
 
-	async findings(input, onProgress) {
-		const mine = ++latestFindings;
-		const done = await worksOf(input, onProgress, () => mine !== latestFindings);
-		return done && assembleFindings(done.pages, done.notes, optionsOf(input));
-	},
-
-	async standings(input, onProgress) {
-		const mine = ++latestStandings;
-		const isStale = () => mine !== latestStandings;
-		const done = await worksOf(input, null, isStale);
-		if (!done) return null;
-		const scored: ScoredPage[] = input.pages.map(({ article, struck }, i) => ({
-			work: done.pages[i]!,
-			blocks: keptBlocksOf(article, struck),
-			titleTag: article.title,
-			description: article.description
-		}));
-		const standings: PageStanding[] = [];
-		for (const [i, page] of scored.entries()) {
-			standings.push(standingOfPage(page, scored, done.notes, optionsOf(input)));
-			onProgress({ done: i + 1, all: scored.length });
-			await breathe();
-			if (isStale()) return null;
-		}
-		return standings;
-	},
-
-	async context(input, term) {
-		const done = await worksOf(input, null, never);
-		return done ? usesInContext(done.pages, term) : [];
-	},
-
-	async longPhrases(input, { terms, questions, keyword }) {
-		const done = await worksOf(input, null, never);
-		return done ? findLongPhrases(done.pages, terms, questions, input.listed, keyword) : [];
-	},
-
-	propose: async (findings, wishes) => proposePlan(findings, wishes),
-	proposeAgain: async (plan, findings, wishes) =>
-		proposeAgain(plan, findings, () => `section:${crypto.randomUUID()}`, wishes),
-	placeRest: async (plan, findings) => placeRest(plan, findings),
-
-	async runs(input) {
-		const runs = runsOf(input);
-		return transfer(runs, [runs.buffer]);
-	},
-
-	draft: async (input, findings, plan) =>
-		draftArticle({
-			plan,
-			findings,
-			notes: draftNotesOf(input),
-			runs: runsOf(input),
-			pageNames: Object.fromEntries(
-				input.pages.map(({ id, article }) => [id, article.siteName || article.title])
-			),
-			mustNotSay: input.mustNotSay,
-			callToAction: input.callToAction
-		}),
+	clean: async (incoming, keyword) => clean(incoming, keyword),
+	readFile: (name, bytes, aim) => readGatheredFile(name, bytes, aim),
+	readRichText: async (html) => markdownOfBlocks(blocksOfRichText(html)),
+	guessHeadings: async (text) => (isMarkdown(text) ? [] : guessHeadings(text)),
 
 	async writeArchive(archive) {
 		const bytes = writeArchive(archive);
@@ -276,7 +192,7 @@ const worker: AnalysisWorker = {
 
 /** Takes work step by step, letting messages in between; null when it was stopped. */
 async function inSteps<T>(
-	steps: Generator<{ readonly done: number; readonly all: number }, T>,
+	steps: Generator<StepsDone, T>,
 	onProgress: OnProgress,
 	isStopped: () => boolean
 ): Promise<T | null> {
@@ -315,6 +231,7 @@ function clean(incoming: Incoming, keyword: string): Cleaned {
 	const cleaned = (article: Article): Cleaned => ({
 		kind: 'cleaned',
 		article,
+		sign: articleSign(article),
 		judgement: judgePage(article, keyword, incoming.result?.kind),
 		source,
 		sketch: sketchOf(article)

@@ -1,5 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { AnalysisWorker, OnProgress } from './protocol';
+import { revisionOf, type Evidence } from '$lib/core/assignment';
+import type { AnalysisWorker } from './protocol';
+import { shareEvidence } from './share-evidence';
 
 export type * from './protocol';
 
@@ -13,28 +15,59 @@ function worker(): Remote<AnalysisWorker> {
 	return remote;
 }
 
-const forward = (onProgress: OnProgress) => proxy(onProgress);
+/** A worker's call with the evidence itself in place of its revision. */
+type OfEvidence<Call> = Call extends (revision: string, ...rest: infer Rest) => infer Reply
+	? (evidence: Evidence, ...rest: Rest) => Reply
+	: never;
 
-/** The worker's calls; progress handlers may be plain functions. Values must be plain data. */
-export const analysis: AnalysisWorker = {
+type EvidenceCalls =
+	| 'findings'
+	| 'standings'
+	| 'context'
+	| 'longPhrases'
+	| 'propose'
+	| 'proposeAgain'
+	| 'placeRest'
+	| 'runs'
+	| 'draft';
+
+/** The worker's calls as the app makes them: evidence is named by value and crosses only once. */
+export type Analyst = {
+	readonly [Call in EvidenceCalls]: OfEvidence<AnalysisWorker[Call]>;
+} & Omit<AnalysisWorker, EvidenceCalls | 'hasEvidence' | 'takeEvidence' | 'supplyArticles'>;
+
+/** The revision of some evidence, once the worker knows it. */
+async function shared(evidence: Evidence): Promise<string> {
+	const revision = revisionOf(evidence);
+	await shareEvidence(worker(), revision, evidence);
+	return revision;
+}
+
+/** The worker's calls; handlers may be plain functions. Values must be plain data. */
+export const analysis: Analyst = {
+	findings: async (evidence, onProgress) =>
+		worker().findings(await shared(evidence), proxy(onProgress)),
+	standings: async (evidence, onProgress) =>
+		worker().standings(await shared(evidence), proxy(onProgress)),
+	context: async (evidence, term) => worker().context(await shared(evidence), term),
+	longPhrases: async (evidence) => worker().longPhrases(await shared(evidence)),
+	propose: async (evidence, wishes) => worker().propose(await shared(evidence), wishes),
+	proposeAgain: async (evidence, plan, wishes) =>
+		worker().proposeAgain(await shared(evidence), plan, wishes),
+	placeRest: async (evidence, plan) => worker().placeRest(await shared(evidence), plan),
+	runs: async (evidence) => worker().runs(await shared(evidence)),
+	draft: async (evidence, plan, wishes, scope, onVersion) =>
+		worker().draft(await shared(evidence), plan, wishes, scope, proxy(onVersion)),
+	stopDrafting: () => worker().stopDrafting(),
+	brings: (page) => worker().brings(page),
 	clean: (incoming, keyword) => worker().clean(incoming, keyword),
 	readFile: (name, bytes, aim) => worker().readFile(name, bytes, aim),
 	readRichText: (html) => worker().readRichText(html),
 	guessHeadings: (text) => worker().guessHeadings(text),
-	brings: (page) => worker().brings(page),
-	findings: (input, onProgress) => worker().findings(input, forward(onProgress)),
-	standings: (input, onProgress) => worker().standings(input, forward(onProgress)),
-	context: (input, term) => worker().context(input, term),
-	longPhrases: (input, findings) => worker().longPhrases(input, findings),
-	propose: (findings, wishes) => worker().propose(findings, wishes),
-	proposeAgain: (plan, findings, wishes) => worker().proposeAgain(plan, findings, wishes),
-	placeRest: (plan, findings) => worker().placeRest(plan, findings),
-	runs: (input) => worker().runs(input),
-	draft: (input, findings, plan) => worker().draft(input, findings, plan),
 	writeArchive: (archive) => worker().writeArchive(archive),
 	readArchive: (bytes) => worker().readArchive(bytes),
-	readKeywords: (incoming, onProgress) => worker().readKeywords(incoming, forward(onProgress)),
+	readKeywords: (incoming, onProgress) => worker().readKeywords(incoming, proxy(onProgress)),
 	stopReading: () => worker().stopReading(),
 	readResults: (incoming) => worker().readResults(incoming),
-	cluster: (phrases, onProgress) => worker().cluster(phrases, forward(onProgress))
+	cluster: (phrases, onProgress) => worker().cluster(phrases, proxy(onProgress))
 };

@@ -1,6 +1,6 @@
 import { FILE_LIMITS, unpackZip } from '$lib/core/files';
 import { markdownOfPdf } from '$lib/core/notes';
-import { blocksOfRichText, markdownOf } from '$lib/core/pages';
+import { blocksOfRichText, markdownOfBlocks } from '$lib/core/pages';
 
 /** What came of reading a document: Markdown, or why there is none. */
 export type DocumentRead =
@@ -22,7 +22,7 @@ export async function readDocx(bytes: Uint8Array): Promise<DocumentRead> {
 			ignoreEmptyParagraphs: true,
 			styleMap: ["p[style-name='Title'] => h1:fresh", "p[style-name='Subtitle'] => p:fresh"]
 		});
-		const text = markdownOf(blocksOfRichText(value));
+		const text = markdownOfBlocks(blocksOfRichText(value));
 		return text === ''
 			? { kind: 'failed', reason: 'there is no text in it' }
 			: { kind: 'read', text, remarks: [] };

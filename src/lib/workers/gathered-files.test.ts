@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { writeDocx } from '$lib/core/deliver/write-docx';
+import { writeDocx } from '$lib/core/deliver/docx';
 import { readOutline } from '$lib/core/plan';
 import { readGatheredFile } from './gathered-files';
 

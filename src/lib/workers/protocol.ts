@@ -1,13 +1,6 @@
-import type { Effort } from '$lib/core/brief';
+import type { DraftWishes, Evidence, EvidencePage } from '$lib/core/assignment';
 import type { Archive, ArchiveResult } from '$lib/core/deliver';
-import type {
-	Context,
-	FindingEdits,
-	Findings,
-	ListedPhrase,
-	LongPhrase,
-	Term
-} from '$lib/core/findings';
+import type { Context, Findings, LongPhrase, Term } from '$lib/core/findings';
 import type { NoteKind } from '$lib/core/notes';
 import type {
 	Article,
@@ -25,7 +18,8 @@ import type {
 	ResultsRead
 } from '$lib/core/keywords';
 import type { PageStanding } from '$lib/core/standing';
-import type { RunIndex, TakeDoc } from '$lib/core/takes';
+import type { RunIndex } from '$lib/core/measure';
+import type { Version } from '$lib/core/writers';
 
 /** A file, paste or typed text on its way in. */
 export interface Incoming {
@@ -45,44 +39,25 @@ export type Cleaned =
 	| {
 			readonly kind: 'cleaned';
 			readonly article: Article;
+			/** Sign of the article's content; it names the article from now on. */
+			readonly sign: string;
 			readonly judgement: PageJudgement;
 			readonly source: string;
 			readonly sketch: PageSketch;
 	  }
 	| { readonly kind: 'failed'; readonly reason: string };
 
-/** A counted page as findings need it. */
-export interface PageInput {
-	readonly id: string;
+/** A page without its article, which crosses once under its sign. */
+export type PageOutline = Omit<EvidencePage, 'article'>;
+
+/** Evidence without the articles: what crosses when something else has changed. */
+export interface EvidenceOutline extends Omit<Evidence, 'pages'> {
+	readonly pages: readonly PageOutline[];
+}
+
+export interface SignedArticle {
+	readonly sign: string;
 	readonly article: Article;
-	readonly struck: readonly number[];
-}
-
-export interface NoteInput {
-	readonly id: string;
-	readonly kind: NoteKind;
-	readonly name: string;
-	readonly text: string;
-}
-
-/** All that findings are worked out from. */
-export interface EvidenceInput {
-	readonly keyword: string;
-	readonly targetWords: number | null;
-	readonly effort: Effort;
-	readonly grade: number | null;
-	/** Secondary keywords that have to stand in the article. */
-	readonly required: readonly string[];
-	/** Other secondary keywords of the brief, most searched first. */
-	readonly secondary: readonly string[];
-	readonly mustNotSay: readonly string[];
-	readonly callToAction: string;
-	readonly pages: readonly PageInput[];
-	readonly notes: readonly NoteInput[];
-	/** Phrases of the client's keyword lists that are about the keyword. */
-	readonly listed: readonly ListedPhrase[];
-	/** What the writer changed about the findings by hand. */
-	readonly edits: FindingEdits;
 }
 
 /** A keyword list on its way in: a file's bytes, or pasted text. */
@@ -131,8 +106,45 @@ export type OnProgress = (progress: Progress) => void;
 /** Null: a newer request has taken its place, or it was cancelled. */
 export type Maybe<T> = T | null;
 
-/** What the analysis worker does. Findings are kept inside it for the calls that follow. */
+/** Which sections are drafted, and what stands beside them. */
+export interface DraftScopeInput {
+	/** Ids of sections; null: all of the plan. */
+	readonly sections: readonly string[] | null;
+	/** Text of the sections that are not drafted now. */
+	readonly elsewhere: string;
+}
+
+/**
+ * What the analysis worker does. Evidence crosses once, under its revision; what is asked of it
+ * later names the revision alone. The client (client.ts) sees to it that the worker knows it.
+ */
 export interface AnalysisWorker {
+	/** Whether evidence of this revision is here. */
+	hasEvidence(revision: string): Promise<boolean>;
+	/** Takes evidence; gives the signs of articles that are not here and have to be supplied. */
+	takeEvidence(revision: string, outline: EvidenceOutline): Promise<string[]>;
+	supplyArticles(articles: readonly SignedArticle[]): Promise<void>;
+	findings(revision: string, onProgress: OnProgress): Promise<Maybe<Findings>>;
+	/** Standing of every counted page, each with itself left out; cancelled by a newer call. */
+	standings(revision: string, onProgress: OnProgress): Promise<Maybe<PageStanding[]>>;
+	context(revision: string, term: Pick<Term, 'phrase' | 'verbs' | 'variants'>): Promise<Context[]>;
+	longPhrases(revision: string): Promise<LongPhrase[]>;
+	propose(revision: string, wishes: Wishes): Promise<Plan>;
+	/** Proposes anew over a plan that stands; what is locked stays. */
+	proposeAgain(revision: string, plan: Plan, wishes: Wishes): Promise<Plan>;
+	placeRest(revision: string, plan: Plan): Promise<Plan>;
+	runs(revision: string): Promise<RunIndex>;
+	/** Drafts section by section; what was done before `stopDrafting` is kept. */
+	draft(
+		revision: string,
+		plan: Plan,
+		wishes: DraftWishes,
+		scope: DraftScopeInput,
+		onVersion: OnVersion
+	): Promise<DraftEnd>;
+	stopDrafting(): Promise<void>;
+	/** Facts and questions of one page, counted or not. */
+	brings(page: EvidencePage): Promise<PageBrings>;
 	clean(incoming: Incoming, keyword: string): Promise<Cleaned>;
 	/** Finds out what a file holds and reads what is no page. */
 	readFile(name: string, bytes: Uint8Array, aim: FileAim): Promise<FileRead[]>;
@@ -140,22 +152,6 @@ export interface AnalysisWorker {
 	readRichText(html: string): Promise<string>;
 	/** Lines of plain text that look like headings; none where the text marks its own. */
 	guessHeadings(text: string): Promise<HeadingGuess[]>;
-	/** Facts and questions of one page, counted or not. */
-	brings(page: PageInput): Promise<PageBrings>;
-	findings(input: EvidenceInput, onProgress: OnProgress): Promise<Maybe<Findings>>;
-	/** Standing of every counted page, each with itself left out; cancelled by a newer call. */
-	standings(input: EvidenceInput, onProgress: OnProgress): Promise<Maybe<PageStanding[]>>;
-	context(
-		input: EvidenceInput,
-		term: Pick<Term, 'phrase' | 'verbs' | 'variants'>
-	): Promise<Context[]>;
-	longPhrases(input: EvidenceInput, findings: Findings): Promise<LongPhrase[]>;
-	propose(findings: Findings, wishes: Wishes): Promise<Plan>;
-	/** Proposes anew over a plan that stands; what is locked stays. */
-	proposeAgain(plan: Plan, findings: Findings, wishes: Wishes): Promise<Plan>;
-	placeRest(plan: Plan, findings: Findings): Promise<Plan>;
-	runs(input: EvidenceInput): Promise<RunIndex>;
-	draft(input: EvidenceInput, findings: Findings, plan: Plan): Promise<TakeDoc>;
 	writeArchive(archive: Archive): Promise<Uint8Array>;
 	readArchive(bytes: Uint8Array): Promise<ArchiveResult>;
 	/** Reads a keyword list; `stopReading` ends it early. */
@@ -165,3 +161,9 @@ export interface AnalysisWorker {
 	/** Null: a newer call has taken its place. */
 	cluster(phrases: readonly ClusterInput[], onProgress: OnProgress): Promise<Maybe<Cluster[]>>;
 }
+
+/** One section is drafted; `progress` counts sections. */
+export type OnVersion = (version: Version, progress: Progress) => void;
+
+/** Whether drafting reached its end. */
+export type DraftEnd = 'done' | 'stopped';

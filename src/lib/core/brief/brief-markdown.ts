@@ -53,6 +53,7 @@ const LINES = {
 	fee: 'Fee',
 	agreedOn: 'Agreed on'
 } as const;
+
 type Line = keyof typeof LINES;
 
 const PARTS = {
@@ -63,6 +64,7 @@ const PARTS = {
 	mustNotSay: 'Must not be said',
 	secondary: 'Secondary keywords'
 } as const;
+
 type Part = keyof typeof PARTS;
 
 const AS_EVIDENCE = 'as the evidence says';

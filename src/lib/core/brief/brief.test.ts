@@ -2,18 +2,9 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { INTENTS } from '../keywords';
-import {
-	BRIEF_FORMS,
-	briefMarkdown,
-	briefStateOf,
-	checkWording,
-	EFFORTS,
-	EMPTY_BRIEF,
-	PERSONS,
-	readBriefMarkdown,
-	type WholeBrief,
-	type WordingRules
-} from '.';
+import { BRIEF_FORMS, briefStateOf, EMPTY_BRIEF, PERSONS } from './brief';
+import { briefMarkdown, readBriefMarkdown, type WholeBrief } from './brief-markdown';
+import { EFFORTS } from './effort';
 
 const read = (markdown: string) => {
 	const result = readBriefMarkdown(markdown);
@@ -152,58 +143,5 @@ describe('briefStateOf', () => {
 		expect(briefStateOf({ ...EMPTY_BRIEF, effort: 'supporting' })).toBe('open');
 		expect(briefStateOf({ ...EMPTY_BRIEF, tone: 'dry' })).toBe('begun');
 		expect(briefStateOf({ ...EMPTY_BRIEF, agreedOn: '2026-11-16' })).toBe('agreed');
-	});
-});
-
-describe('checkWording', () => {
-	const rules = (given: Partial<WordingRules>): WordingRules => ({
-		mustSay: [],
-		mustNotSay: [],
-		brands: [],
-		...given
-	});
-	const told = (text: string, given: Partial<WordingRules>) =>
-		checkWording(text, rules(given)).map(({ kind, phrase, sentences }) => [
-			kind,
-			phrase,
-			sentences.length
-		]);
-
-	it('finds what must be said when most of it stands in one sentence', () => {
-		const mustSay = ['A wall stands without mortar', 'Lift with two people'];
-		expect(told('Walls of this kind stand without any mortar.\nLift slowly.', { mustSay })).toEqual(
-			[
-				['said', mustSay[0], 1],
-				['not said', mustSay[1], 0]
-			]
-		);
-	});
-
-	it('marks every sentence with what must not be said, in any inflection, and no other', () => {
-		expect(
-			told('It is a game-changer. Game changers bore us. The game changed.', {
-				mustNotSay: ['game-changer']
-			})
-		).toEqual([['forbidden', 'game-changer', 2]]);
-		expect(told('Uneasy lies the head.', { mustNotSay: ['easy'] })).toEqual([]);
-	});
-
-	it('marks other spellings of a name, and leaves its own alone', () => {
-		const brands = [{ name: 'Fellgate Tools', wrong: ['Fellgates'] }];
-		expect(
-			told('Fellgate Tools makes it. fellgate tools, FellGate-Tools and Fellgates do not.', {
-				brands
-			})
-		).toEqual([
-			['misspelt brand', 'Fellgates', 1],
-			['misspelt brand', 'fellgate tools', 1],
-			['misspelt brand', 'FellGate-Tools', 1]
-		]);
-	});
-
-	it('takes names as text and never as a pattern', () => {
-		expect(
-			told('C++ (the tool) and C', { brands: [{ name: 'C++ (the tool)', wrong: ['C+'] }] })
-		).toEqual([]);
 	});
 });

@@ -3,10 +3,12 @@ import { INTENTS } from '../keywords';
 import { EFFORTS } from './effort';
 
 export const BRIEF_FORMS = ['guide', 'list', 'comparison', 'answer'] as const;
+
 export type BriefForm = (typeof BRIEF_FORMS)[number];
 
 /** Point of view: who speaks, or who is spoken to. */
 export const PERSONS = ['you', 'we', 'I', 'they'] as const;
+
 export type Person = (typeof PERSONS)[number];
 
 /** A further phrase the article may serve. */
@@ -18,6 +20,7 @@ export const secondarySchema = z.strictObject({
 	/** Whether it has to stand in the article. */
 	isRequired: z.boolean()
 });
+
 export type Secondary = z.infer<typeof secondarySchema>;
 
 const day = z.string().regex(/^(?:\d{4}-\d{2}-\d{2})?$/, 'A day is written YYYY-MM-DD.');
@@ -51,6 +54,7 @@ export const briefSchema = z.strictObject({
 	/** Day on which the client agreed; empty: not yet. */
 	agreedOn: day
 });
+
 export type Brief = z.infer<typeof briefSchema>;
 
 export const EMPTY_BRIEF: Brief = {

@@ -1,9 +1,11 @@
 /** How much an article has to carry: the main piece on its subject, or one that supports it. */
 export const EFFORTS = ['pillar', 'supporting'] as const;
+
 export type Effort = (typeof EFFORTS)[number];
 
 /** Places where the exact keyword can be asked for. */
 export const KEYWORD_PLACES = ['titleTag', 'h1', 'opening', 'h2', 'description'] as const;
+
 export type KeywordPlace = (typeof KEYWORD_PLACES)[number];
 
 export interface EffortRules {

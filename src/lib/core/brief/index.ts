@@ -1,4 +1,4 @@
-export * from './brief';
 export * from './brief-markdown';
+export * from './brief';
 export * from './effort';
-export * from './wording-check';
+export * from './section-kind';

@@ -1,16 +1,11 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import {
-	EMPTY_CLIENT,
-	factsNoteOf,
-	measureVoice,
-	profileChangesOf,
-	readClientFile,
-	readLinkMap,
-	writeClientFile,
-	writeLinkMap
-} from '.';
+import { EMPTY_CLIENT, factsNoteOf } from './client';
+import { measureVoice } from './voice';
+import { profileChangesOf } from './profile-changes';
+import { readClientFile, writeClientFile } from './client-file';
+import { readLinkMap, writeLinkMap } from './link-map';
 
 const demoFile = (path: string) =>
 	readFileSync(new URL(`../../../../demo/${path}`, import.meta.url), 'utf8');

@@ -1,3 +1,6 @@
+export * from './client-file';
 export * from './client';
 export * from './link-map';
+export * from './plan-form';
+export * from './profile-changes';
 export * from './voice';

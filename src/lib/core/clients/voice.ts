@@ -11,6 +11,7 @@ import {
 import type { VoiceSample } from './client';
 
 export const VOICE_PERSONS = ['I', 'we', 'you', 'they'] as const;
+
 export type VoicePerson = (typeof VOICE_PERSONS)[number];
 
 /** A figure with the sentences it was counted from, in reading order. */
@@ -49,6 +50,7 @@ const PERSON_WORDS: Readonly<Record<VoicePerson, RegExp>> = {
 	you: /\b(?:you|your|yours|yourself|yourselves|you're|you've|you'd|you'll)\b/gi,
 	they: /\b(?:they|them|their|theirs|themselves|they're|they've|they'd|they'll)\b/gi
 };
+
 const CONTRACTIONS =
 	/\b(?:\w+n't|(?:i|you|he|she|it|we|they|that|there|here|what|who|where|how|let)'(?:m|s|re|ve|d|ll))\b/gi;
 const UNCONTRACTED =

@@ -1,11 +1,12 @@
 import { z } from 'zod';
-import { briefSchema, EMPTY_BRIEF } from '../brief';
+import { briefSchema, EMPTY_BRIEF, SECTION_KINDS } from '../brief';
 import { clientProfileSchema, EMPTY_CLIENT, linkSchema } from '../clients';
-import { findingEditsSchema, NO_EDITS, TOPIC_INTENTS } from '../findings';
+import { findingEditsSchema, NO_EDITS } from '../findings';
+import { TOPIC_INTENTS } from '../reading';
 import { NOTE_KINDS } from '../notes';
 import { PAGE_KINDS } from '../pages';
-import { planOfToday, SECTION_KINDS, type StoredShape } from '../plan';
-import type { DocNode } from '../takes';
+import { planOfToday, type StoredShape } from '../plan';
+import { NODE_TYPES, type TakeDoc } from '../manuscript';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
 export const ARCHIVE_VERSION = 6;
@@ -76,20 +77,32 @@ export const planSchema = z.strictObject({
 	})
 });
 
-const mark = z.strictObject({
-	type: z.string(),
-	attrs: z.record(z.string(), z.unknown()).optional()
+/** A node as it is stored; its type says which of our nodes it is. */
+const storedNode = z.strictObject({
+	type: z.enum(NODE_TYPES),
+	attrs: z.record(z.string(), z.unknown()).optional(),
+	get content() {
+		return z.array(storedNode).optional();
+	},
+	marks: z
+		.array(
+			z.strictObject({
+				type: z.string(),
+				attrs: z.record(z.string(), z.unknown()).optional()
+			})
+		)
+		.optional(),
+	text: z.string().optional()
 });
-const docNode: z.ZodType<DocNode> = z.lazy(() =>
-	z.strictObject({
-		type: z.string(),
-		attrs: z.record(z.string(), z.unknown()).optional(),
-		content: z.array(docNode).optional(),
-		marks: z.array(mark).optional(),
-		text: z.string().optional()
-	})
+const topNode = storedNode.refine(
+	({ type, attrs }) => type !== 'heading' || typeof attrs?.level === 'number',
+	'a heading needs a level'
 );
-export const takeDocSchema = z.strictObject({ type: z.literal('doc'), content: z.array(docNode) });
+// what is checked is what cutting and reading rely on; the editor drops other misfits when it loads
+export const takeDocSchema = z.strictObject({
+	type: z.literal('doc'),
+	content: z.array(topNode)
+}) as unknown as z.ZodType<TakeDoc>;
 
 const resultPlace = z.strictObject({
 	position: z.number().int().min(1),
@@ -166,6 +179,7 @@ export const manifestSchema = z.strictObject({
 	plan: planSchema.nullable(),
 	takes: z.array(z.strictObject({ id: z.string().min(1), name: z.string(), doc: takeDocSchema }))
 });
+
 export type ArchiveManifest = z.infer<typeof manifestSchema>;
 
 /** Brings the data of an older archive to today's form; what is not an older archive stays as it is. */

@@ -2,16 +2,10 @@ import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { EMPTY_BRIEF } from '../brief';
 import { editTerm, NO_EDITS } from '../findings';
-import { gap, heading, list, paragraph, textNode, type TakeDoc } from '../takes';
-import {
-	ARCHIVE_VERSION,
-	htmlBodyOf,
-	htmlPageOf,
-	readArchive,
-	writeArchive,
-	type Archive,
-	type ArchiveManifest
-} from '.';
+import { gap, heading, list, paragraph, textNode, type TakeDoc } from '../manuscript';
+import { ARCHIVE_VERSION, type ArchiveManifest } from './archive-schema';
+import { htmlBodyOf, htmlPageOf } from './html';
+import { readArchive, writeArchive, type Archive } from './archive';
 
 const TAKE: TakeDoc = {
 	type: 'doc',

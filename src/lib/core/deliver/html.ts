@@ -3,7 +3,7 @@ import rehypeStringify from 'rehype-stringify';
 import remarkRehype from 'remark-rehype';
 import { unified } from 'unified';
 import type { Root } from 'hast';
-import { markdownTreeOf, type TakeDoc } from '../takes';
+import { markdownTreeOf, type TakeDoc } from '../manuscript';
 
 /** What a full page says in its head. */
 export interface PageHead {

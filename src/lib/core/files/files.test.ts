@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { fileKindOf, isMhtml, readMhtml, unpackPages, unpackZip } from '.';
+import { fileKindOf, unpackPages } from './file-kind';
+import { isMhtml, readMhtml } from './mhtml';
+import { unpackZip } from './unzip';
 
 const archive = (parts: string, type = 'multipart/related; type="text/html"; boundary="--b1"') =>
 	strToU8(

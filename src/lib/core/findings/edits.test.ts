@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoFindings, type DemoEvidence } from '../../../../tests/support/demo';
+import { assembleFindings, type Findings } from './findings';
 import {
-	assembleFindings,
 	editTerm,
 	findingEditsSchema,
 	hasEdits,
@@ -10,14 +10,13 @@ import {
 	nameGroup,
 	NO_EDITS,
 	partGroup,
-	questionRef,
 	splitTerm,
 	strikeGroup,
-	usesInContext,
-	type FindingEdits,
-	type Findings,
-	type PageWork
-} from '.';
+	type FindingEdits
+} from './edits';
+import { questionRef } from './questions';
+import { usesInContext } from './terms';
+import { type PageWork } from '../reading';
 
 let demo: DemoEvidence;
 let works: PageWork[];

@@ -18,6 +18,7 @@ const termEditSchema = z.object({
 	/** Key of the term it counts for. */
 	into: z.string().nullable().default(null)
 });
+
 export type TermEdit = Readonly<z.infer<typeof termEditSchema>>;
 
 /** Names a member of a group: a heading on its page, a wording, a figure in its sentence. */
@@ -34,6 +35,7 @@ const groupEditsSchema = z.object({
 	/** Names given by hand, by members of the group. */
 	named: z.array(z.object({ refs: z.array(ref), name: z.string().min(1).max(200) })).default([])
 });
+
 export type GroupEdits = Readonly<z.infer<typeof groupEditsSchema>>;
 
 export const findingEditsSchema = z.object({
@@ -44,6 +46,7 @@ export const findingEditsSchema = z.object({
 	ownQuestions: z.array(z.string().min(3).max(300)).default([]),
 	figures: groupEditsSchema.prefault({})
 });
+
 /** All that a writer changed about the findings of an assignment. */
 export type FindingEdits = Readonly<z.infer<typeof findingEditsSchema>>;
 

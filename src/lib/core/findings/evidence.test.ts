@@ -1,15 +1,10 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoFindings, demoTagger, type DemoEvidence } from '../../../../tests/support/demo';
 import { keptBlocksOf, readText } from '../pages';
-import {
-	assembleFindings,
-	findLongPhrases,
-	topicMatterOf,
-	workOnPage,
-	type Findings,
-	type PageWork
-} from '.';
-import { namedBodiesIn } from './named-bodies';
+import { assembleFindings, type Findings } from './findings';
+import { findLongPhrases } from './terms';
+import { topicMatterOf } from './topic-matter';
+import { workOnPage, type PageWork, namedBodiesIn } from '../reading';
 
 let demo: DemoEvidence;
 let works: PageWork[];

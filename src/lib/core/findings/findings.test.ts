@@ -6,20 +6,18 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { readQuestions } from '../notes';
 import { cleanPage, keptBlocksOf } from '../pages';
 import { makeTagger, type Tagger } from '../text';
+import { assembleFindings, type Findings } from './findings';
 import {
-	assembleFindings,
 	candidatesOf,
 	isQuestion,
-	lengthOfEvidence,
-	quantileOf,
 	quantitiesOf,
 	questionKindOf,
-	rangeOf,
-	usesInContext,
 	workOnPage,
-	type Findings,
 	type PageWork
-} from '.';
+} from '../reading';
+import { lengthOfEvidence } from './shape';
+import { quantileOf } from './spread';
+import { rangeOf, usesInContext } from './terms';
 
 const DEMO = new URL('../../../../demo/pages/', import.meta.url);
 const ARTICLES = [

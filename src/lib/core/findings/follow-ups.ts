@@ -1,8 +1,6 @@
 import { contentStemsOf } from '../text';
-import type { FactGroup } from './fact-groups';
-import type { Fact } from './facts';
-import type { PageWork } from './page-work';
-import type { QuestionKind } from './question-form';
+import type { FactGroup, Fact } from './facts';
+import type { PageWork, QuestionKind } from '../reading';
 import type { Answer, Question } from './questions';
 import type { Term } from './terms';
 
@@ -19,6 +17,7 @@ export interface FollowUp {
 /** More would be a second list of questions. */
 const MOST = 12;
 const ANSWERS_SHOWN = 3;
+
 /** How many of the strongest terms are worth a question of their own. */
 const TERMS_ASKED = 60;
 

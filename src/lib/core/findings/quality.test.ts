@@ -13,7 +13,7 @@ import {
 	topicsByStems
 } from '../../../../tests/support/quality';
 import { readDemoTopics, readSubjects } from '../../../../tests/support/subjects';
-import { quantitiesOf } from '.';
+import { quantitiesOf } from '../reading';
 
 const subjects = readSubjects();
 const mean = (values: readonly number[]) =>

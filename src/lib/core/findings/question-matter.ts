@@ -1,6 +1,6 @@
 import { contentStemsOf } from '../text';
-import type { Findings } from './find';
-import { purposesOf, type TopicIntent } from './purposes';
+import type { Findings } from './findings';
+import { purposesOf, type TopicIntent } from '../reading';
 import type { Question } from './questions';
 
 /** A topic or a section, as far as questions are concerned. */

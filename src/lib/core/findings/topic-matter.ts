@@ -1,5 +1,5 @@
-import type { FactGroup } from './fact-groups';
-import type { Findings } from './find';
+import type { FactGroup } from './facts';
+import type { Findings } from './findings';
 import { questionFit } from './question-matter';
 import type { Topic } from './topics';
 
@@ -14,6 +14,7 @@ export interface TopicMatter {
 }
 
 const TERMS_SHOWN = 8;
+
 /** Part of a question that the topic must treat for the question to be its own. */
 const ASKS_AT = 0.5;
 

@@ -19,6 +19,7 @@ export const COLUMN_MEANINGS = [
 	'cluster',
 	'other'
 ] as const;
+
 export type ColumnMeaning = (typeof COLUMN_MEANINGS)[number];
 
 export interface Column {
@@ -45,6 +46,7 @@ const NUMERIC: ReadonlySet<ColumnMeaning> = new Set([
 	'bidLow',
 	'bidHigh'
 ]);
+
 const COUNTS: ReadonlySet<ColumnMeaning> = new Set([
 	'volume',
 	'volumeMin',
@@ -153,6 +155,7 @@ function isHeadingAlone(cell: string, next: DelimitedRecord | undefined): boolea
 }
 
 const LOOKED_AT = 400;
+
 /** A column is what its heading says only while its values allow it. */
 const MOST_UNREADABLE = 0.5;
 

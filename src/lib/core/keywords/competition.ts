@@ -2,6 +2,7 @@ import type { Volume } from './keyword';
 
 /** How hard it is to stand out by the title alone. */
 export const VERDICTS = ['worth writing', 'workable', 'contested'] as const;
+
 export type Verdict = (typeof VERDICTS)[number];
 
 /** Pages with the phrase in their title, for each search a month. */

@@ -14,6 +14,7 @@ export interface RejectedLine {
 }
 
 export const DELIMITERS = ['\t', ';', ',', '|'] as const;
+
 /** Empty: every line is one cell. */
 export type Delimiter = (typeof DELIMITERS)[number] | '';
 

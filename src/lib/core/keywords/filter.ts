@@ -15,6 +15,7 @@ export const NUMBER_FIELDS = [
 	'opening',
 	'bid'
 ] as const;
+
 export type NumberField = (typeof NUMBER_FIELDS)[number];
 
 /** One condition on the rows of Scout; several must all hold. */
@@ -33,12 +34,14 @@ export const filterSchema = z.discriminatedUnion('kind', [
 	z.strictObject({ kind: z.literal('stale') }),
 	z.strictObject({ kind: z.literal('question') })
 ]);
+
 export type Filter = z.infer<typeof filterSchema>;
 
 export interface SavedFilter {
 	readonly name: string;
 	readonly filters: readonly Filter[];
 }
+
 export const savedFiltersSchema = z.array(
 	z.strictObject({ name: z.string().min(1).max(80), filters: z.array(filterSchema) })
 );
@@ -130,6 +133,7 @@ export const SORT_FIELDS = [
 	'opening',
 	'bid'
 ] as const;
+
 export type SortField = (typeof SORT_FIELDS)[number];
 
 export interface Sorting {

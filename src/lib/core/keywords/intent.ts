@@ -27,6 +27,7 @@ const CUES: readonly (readonly [Exclude<Intent, 'informational'>, RegExp])[] = [
 		/\b(?:best|top|reviews?|rated|vs|versus|compare|compared|comparison|alternatives?|cheap|cheapest|affordable|worth it|prices?|pricing|costs?|budget|brands?|pros and cons|difference between|better)\b/g
 	]
 ];
+
 const TELLS =
 	/\b(?:guide|tutorial|ideas?|tips|examples?|meaning|definition|history|types?|diagram|steps?|instructions|explained|rules|regulations|requirements|planning permission|for beginners|diy|problems?|mistakes?|advantages|disadvantages|benefits)\b/g;
 

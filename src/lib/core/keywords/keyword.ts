@@ -1,8 +1,10 @@
 /** What somebody who types a phrase wants. */
 export const INTENTS = ['informational', 'commercial', 'transactional', 'navigational'] as const;
+
 export type Intent = (typeof INTENTS)[number];
 
 export const COMPETITION_LEVELS = ['low', 'medium', 'high'] as const;
+
 export type CompetitionLevel = (typeof COMPETITION_LEVELS)[number];
 
 /** Searches a month: one figure, or a range whose ends are both included. Null: not known. */

@@ -26,6 +26,7 @@ export const PATTERN_NAMES = [
 	'repair',
 	'tools'
 ] as const;
+
 export type PatternName = (typeof PATTERN_NAMES)[number];
 
 const PATTERNS: readonly (readonly [PatternName, RegExp])[] = [
@@ -74,6 +75,7 @@ export interface LongTail {
 }
 
 const MOST_MADE = 40;
+
 /** Phrases that must name a thing before wordings are taken from it. */
 const LEAST_NAMED = 3;
 
@@ -138,6 +140,7 @@ const LEADS: readonly RegExp[] = [
 	/^(?:what|why|when|where|which|who|can|could|do|does|is|are|should|will|must)(?: (?:is|are|do|does|did|can|should|you|i|to))* /,
 	/^(?:best|top|cheap(?:est)?|types? of|cost of|price of|ideas for|guide to|diy|buy|repair(?:ing)?|fix(?:ing)?|build(?:ing)?|make|making) /
 ];
+
 const TAILS =
 	/ (?:costs?|prices?|pricing|cost per .+|price per .+|near me|nearby|ideas?|designs?|examples?|types?|tools?|equipment|kits?|repairs?|calculator|diagram|uk|last|be|take|weigh|vs\.? .+|versus .+|or .+|without .+|with .+|for .+|on .+|in .+|per .+)$/;
 

@@ -3,7 +3,9 @@ import { middleVolumeOf, type Volume } from './keyword';
 import { weaknessOf, type WeakSpot } from './weak-spots';
 
 export const OPENING_PARTS = ['volume', 'change', 'titles', 'weakSpots'] as const;
+
 export type OpeningPart = (typeof OPENING_PARTS)[number];
+
 export type OpeningWeights = Readonly<Record<OpeningPart, number>>;
 
 /** Titles weigh most: they are counted, and the writer can do something about them. */

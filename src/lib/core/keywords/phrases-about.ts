@@ -4,11 +4,13 @@ import { middleVolumeOf, type Keyword } from './keyword';
 /** Share of a keyword's words that a phrase has to hold to be about it; verbs of doing count little. */
 const ABOUT_AT = 0.6;
 const VERB_WEIGHT = 0.3;
+
 const VERBS = new Set(
 	contentStemsOf(
 		'build make lay fix repair choose buy grow plant clean install paint write start keep dig cut cook bake plan find train use best guide beginner cheap'
 	)
 );
+
 /** More would be a keyword list again. */
 const MOST = 300;
 

@@ -11,6 +11,7 @@ export const RESULT_KINDS = [
 	'home',
 	'list'
 ] as const;
+
 export type ResultKind = (typeof RESULT_KINDS)[number];
 
 /** One page of a results list, as far as it is known. */

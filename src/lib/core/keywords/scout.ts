@@ -10,6 +10,7 @@ import { staleYearOf, type StaleYear } from './years';
 
 /** Where a figure that no list gave comes from. */
 export const FIGURE_ORIGINS = ['typed', 'pasted', 'imported', 'sample'] as const;
+
 export type FigureOrigin = (typeof FIGURE_ORIGINS)[number];
 
 /** What the writer has found out about a phrase, or settled, beyond its lists. */

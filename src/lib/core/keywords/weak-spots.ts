@@ -8,6 +8,7 @@ export const WEAKNESSES = [
 	'old page',
 	'title without the phrase'
 ] as const;
+
 export type Weakness = (typeof WEAKNESSES)[number];
 
 /** A position of the first page that a good article could take. */

@@ -39,11 +39,13 @@ const PURPOSES: Readonly<Record<string, readonly string[]>> = {
 	high: ['high', 'height', 'tall'],
 	wide: ['wide', 'width', 'thick', 'thickness']
 };
+
 const PURPOSE_OF = new Map(
 	Object.entries(PURPOSES).flatMap(([purpose, words]) =>
 		words.map((word) => [stemOf(word), purpose] as const)
 	)
 );
+
 const CUES = new Set([
 	'best',
 	'top',
@@ -58,6 +60,7 @@ const CUES = new Set([
 	'way',
 	'step'
 ]);
+
 /** Kept although they are stop words elsewhere: a wall without mortar is another matter. */
 const KEPT = new Set(['without', 'make', 'near']);
 

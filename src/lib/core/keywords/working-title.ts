@@ -1,4 +1,4 @@
-import { contentStemsOf, fitsResult, isStopWord, plainWord, wordsOf } from '../text';
+import { andList, contentStemsOf, fitsResult, isStopWord, plainWord, wordsOf } from '../text';
 import type { Intent } from './keyword';
 import { subjectOfPhrase } from './long-tail';
 
@@ -52,7 +52,7 @@ function titleFor(base: string, head: string, facets: readonly string[], intent:
 }
 
 function joinTail(asked: boolean, facets: readonly string[]): string {
-	const list = listed(facets);
+	const list = andList(facets);
 	return asked ? ` ${titleCased(list)} explained` : `: ${list}`;
 }
 
@@ -67,9 +67,9 @@ function descriptionFor(
 		isAsked(head)
 			? `${base}?`
 			: facets.length > 0
-				? `${base}: ${listed(facets.slice(0, 4))}.`
+				? `${base}: ${andList(facets.slice(0, 4))}.`
 				: `${base}, explained.`,
-		...(isAsked(head) && facets.length > 0 ? [`With ${listed(facets.slice(0, 4))}.`] : []),
+		...(isAsked(head) && facets.length > 0 ? [`With ${andList(facets.slice(0, 4))}.`] : []),
 		...questions.slice(0, 3).map((question) => `${titleCased(question)}?`)
 	];
 	let text = '';
@@ -112,15 +112,10 @@ function facetsOf(head: string, phrases: readonly string[]): string[] {
 
 /** "per metre" says what "metre" does not. */
 const LEADS_FACET = /^(?:per|on|in|without|with|behind|by)$/;
+
 /** Words of wanting and doing, and years, make no facet of a title. */
 const NO_FACET =
 	/^(?:\d+|build|make|made|buy|take|lay|laying|calculate|choose|use|start|stop|does|last|vs|versus|diy|near|deep|long|wide|high|tall|steep|often|uk|usa|pdf|video|free|online|needed|owns|attract|own)$/;
-
-function listed(items: readonly string[]): string {
-	return items.length < 2
-		? (items[0] ?? '')
-		: `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
-}
 
 function titleCased(text: string): string {
 	const plain = text

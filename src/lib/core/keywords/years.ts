@@ -9,6 +9,7 @@ export interface StaleYear {
 }
 
 const YEARS = /(?<![\d.,/:-])(20\d\d)(?:\s?([-–/])\s?(20\d\d|\d\d))?(?![\d%/-]|[.,]\d)/g;
+
 /** Years of events, standards and laws belong to their phrase. */
 const BELONGS =
 	/\b(?:since|after|before|until|from|act|iso|en|bs|din|of|in history|built in|history)\s*$/i;

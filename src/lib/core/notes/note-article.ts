@@ -5,6 +5,7 @@ import { spokenParagraphsOf, transcriptText } from './transcript-text';
 
 /** What the writer's own material comes as. */
 export const NOTE_KINDS = ['note', 'transcript', 'questions'] as const;
+
 export type NoteKind = (typeof NOTE_KINDS)[number];
 
 export interface NoteText {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { markdownOfPdf, type PdfPiece } from '.';
+import { markdownOfPdf, type PdfPiece } from './pdf-text';
 
 /** Lines of a page from the top down, 13 points apart, unless a gap is asked for. */
 function page(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readQuestions } from '.';
+import { readQuestions } from './read-questions';
 
 describe('readQuestions', () => {
 	it('takes off numbers, bullets and arrows, and leaves out repeats and stray lines', () => {

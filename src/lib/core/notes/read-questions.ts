@@ -41,6 +41,7 @@ function questionsIn(line: string): string[] {
 }
 
 const ASKING = /^(?:who|what|when|where|why|which|how|whose)\b/i;
+
 const VERB_FIRST =
 	/^(?:can|could|do|does|did|is|are|was|were|should|shall|will|would|may|must|has|have)\s/i;
 /** What follows a question word in a question; "what you need is a hammer" is none. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { momentOf, readTranscript, saidIn, spokenParagraphsOf, transcriptText } from '.';
+import { momentOf, saidIn, spokenParagraphsOf, transcriptText } from './transcript-text';
+import { readTranscript } from './subtitles';
 
 function read(text: string) {
 	const result = readTranscript(text);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { cleanPage, keptBlocksOf, textOf, type Block } from '.';
+import { cleanPage } from './clean-page';
+import { keptBlocksOf, textOf, type Block } from './article';
 import {
 	cleanedOf,
 	headingRecall,

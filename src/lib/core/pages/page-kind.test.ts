@@ -1,6 +1,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { cleanPage, judgePage } from '.';
+import { cleanPage } from './clean-page';
+import { judgePage } from './page-kind';
 
 const DEMO = new URL('../../../../demo/pages/', import.meta.url);
 const EXPECTED: Readonly<Record<string, string>> = {

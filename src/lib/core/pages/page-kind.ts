@@ -12,6 +12,7 @@ export const PAGE_KINDS = [
 	'list',
 	'thin'
 ] as const;
+
 export type PageKind = (typeof PAGE_KINDS)[number];
 
 /** A judgement with what speaks for it, in words for the writer. */

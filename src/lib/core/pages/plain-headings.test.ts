@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { guessHeadings, keptBlocksOf, markdownWithHeadings, readText, textOf } from '.';
+import { guessHeadings, markdownWithHeadings } from './plain-headings';
+import { keptBlocksOf, textOf } from './article';
+import { readText } from './read-text';
 
 const LONG = 'A wall stands because every stone rests on two below it and both faces lean inwards.';
 const levels = (text: string) =>

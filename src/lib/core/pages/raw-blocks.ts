@@ -36,12 +36,14 @@ const INLINE = new Set(
 		' '
 	)
 );
+
 const CONTAINER_NOISE: Readonly<Record<string, string>> = {
 	nav: 'menu',
 	footer: 'footer',
 	dialog: 'pop-up',
 	menu: 'menu'
 };
+
 const ROLE_NOISE: Readonly<Record<string, string>> = {
 	navigation: 'menu',
 	banner: 'page header',
@@ -53,9 +55,11 @@ const ROLE_NOISE: Readonly<Record<string, string>> = {
 	menu: 'menu',
 	menubar: 'menu'
 };
+
 const FOLDING =
 	/accordion|faq|collaps|expand|toggle|panel|tab-?(?:content|pane)|answer|q-?and-?a|qna/;
 const HIDDEN_STYLE = /display\s*:\s*none|visibility\s*:\s*hidden/i;
+
 const PROMOTION =
 	/\b(?:buy now|shop now|shop (?:the|our)|order (?:now|today|online)|add to (?:basket|cart|bag)|\d+% off|free (?:delivery|shipping)|use (?:the )?code|special offer|limited time|sale ends|book (?:now|your place)|download (?:our|the|your) free|get a free quote)\b/i;
 

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { blocksOfRichText, keptBlocksOf, markdownOf, readText } from '.';
+import { blocksOfRichText, markdownOfBlocks } from './rich-text';
+import { keptBlocksOf } from './article';
+import { readText } from './read-text';
 
 describe('blocksOfRichText', () => {
 	it('reads what an office suite puts on the clipboard', () => {
@@ -33,12 +35,12 @@ describe('blocksOfRichText', () => {
 	});
 });
 
-describe('markdownOf', () => {
+describe('markdownOfBlocks', () => {
 	it('gives Markdown that reads back as the same blocks', () => {
 		const blocks = blocksOfRichText(
 			`<h1>Walls</h1><p>1. is not a list here.</p><p># nor this a heading</p><ol><li>dig</li><li>lay</li></ol><table><tr><th>a|b</th><th>c</th></tr><tr><td>1</td><td>2</td></tr></table><blockquote>Said once.</blockquote><pre>code here</pre>`
 		);
-		expect(keptBlocksOf(readText(markdownOf(blocks)))).toEqual(blocks);
+		expect(keptBlocksOf(readText(markdownOfBlocks(blocks)))).toEqual(blocks);
 	});
 
 	it('loses no words, whatever stands in a paragraph', () => {
@@ -48,7 +50,7 @@ describe('markdownOf', () => {
 				const text = words.join(' ').trim();
 				fc.pre(!/^[-=\s.]*$/.test(text) && /[A-Za-z]{2}/.test(text));
 				const read = keptBlocksOf(
-					readText(`# Title\n\n${markdownOf([{ kind: 'paragraph', text }])}`)
+					readText(`# Title\n\n${markdownOfBlocks([{ kind: 'paragraph', text }])}`)
 				);
 				expect(read[1]).toEqual({ kind: 'paragraph', text });
 			}),

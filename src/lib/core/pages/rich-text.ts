@@ -22,7 +22,7 @@ export function blocksOfRichText(html: string): Block[] {
 }
 
 /** Blocks as Markdown, so that they can be read, mended and read again. */
-export function markdownOf(blocks: readonly Block[]): string {
+export function markdownOfBlocks(blocks: readonly Block[]): string {
 	return blocks.map(blockMarkdownOf).filter(Boolean).join('\n\n');
 }
 

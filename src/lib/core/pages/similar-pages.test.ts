@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { alikePagesOf, isSamePage, likenessOf, readText, sketchOf } from '.';
+import { alikePagesOf, isSamePage, likenessOf, sketchOf } from './similar-pages';
+import { readText } from './read-text';
 
 const sentence = (i: number) =>
 	`Sentence ${i} speaks of stone ${i * 7} and of wall ${i * 13} near field ${i * 3}.`;

@@ -1,6 +1,6 @@
 import { stemmedWordsOf, runHashesOf } from '../text';
 import { keptBlocksOf, textOf, type Article } from './article';
-import { addressKeyOf } from './page-service';
+import { addressKeyOf } from './addresses';
 
 /** The smallest hashes of a page's runs of words, in order: a sample that two pages can be compared by. */
 export type PageSketch = readonly number[];

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { cleanPage, keptBlocksOf, ruleFor, siteOf, struckBy, textOf, type Article } from '.';
+import { cleanPage } from './clean-page';
+import { keptBlocksOf, textOf, type Article } from './article';
+import { ruleFor, siteOf, struckBy } from './strike-rules';
 
 const LONG =
 	'A wall of this kind stands because every stone rests on two below it, and both faces lean inwards.';

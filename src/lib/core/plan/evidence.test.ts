@@ -5,44 +5,39 @@ import { hideEach, meanLanded } from '../../../../tests/support/hide-one';
 import { readSubjects } from '../../../../tests/support/subjects';
 import {
 	affinityOf,
-	changesSince,
 	conflictsIn,
+	placeTerms,
+	topicMatcher,
+	materialFits,
+	questionFits
+} from './placement';
+import {
+	changesSince,
+	planOfToday,
+	plannedWords,
+	topicsOf,
+	type Plan,
+	type StoredShape,
+	type PlanSection
+} from './outline';
+import {
 	deedOf,
-	formOf,
-	planFormSchema,
 	headingChecker,
 	headingsFor,
 	isPlural,
-	openWarnings,
-	placeRest,
-	placeTerms,
 	plainOf,
-	planCsv,
-	planInForm,
-	planDocument,
-	planOfOutline,
-	planOfToday,
-	plannedWords,
-	proposeAgain,
-	proposePlan,
-	readOutline,
 	titleOptionsOf,
-	topicMatcher,
-	topicsOf,
-	warningsOf,
 	withArticle,
-	type Plan,
-	type StoredShape,
-	briefDocument,
-	documentMarkdown,
 	containsTerm,
-	headingIssues,
-	type PlanSection,
-	materialFits,
-	questionFits,
-	NO_WISHES,
-	type Wishes
-} from '.';
+	headingIssues
+} from './wording';
+import { formOf, planInForm } from './form';
+import { planFormSchema } from '../clients';
+import { openWarnings, warningsOf } from './warnings';
+import { placeRest, proposePlan, NO_WISHES, type Wishes } from './propose';
+import { planCsv, planDocument, briefDocument, documentMarkdown } from './export-plan';
+import { planOfOutline, readOutline } from './import-outline';
+import { proposeAgain } from './propose-again';
 
 let findings: Findings;
 let plan: Plan;

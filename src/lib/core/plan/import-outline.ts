@@ -1,10 +1,9 @@
 import type { Findings } from '../findings';
-import { withBudgets } from './budgets';
-import { topicMatcher } from './match-topics';
-import { newSection, type Plan, type PlanSection, type SectionKind } from './outline';
+import { withBudgets, newSection, type Plan, type PlanSection, headingRefsOf } from './outline';
+import { topicMatcher } from './placement';
+import { type SectionKind } from '../brief';
 import { basisOf } from './propose';
-import { headingRefsOf } from './section-topics';
-import { titlesFor } from './titles';
+import { titlesFor } from './wording';
 
 /** A heading that was brought in; 1 is the title. */
 export interface OutlineHeading {

@@ -2,28 +2,21 @@ import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Findings } from '../findings';
 import { demoFindings } from '../../../../tests/support/demo';
+import { containsTerm, headingFor, objectOf, plainOf, slugOf, withBriefTitles } from './wording';
 import {
-	containsTerm,
 	fitToTarget,
-	FlowNetwork,
-	headingFor,
 	indentSection,
 	moveSection,
 	newSection,
-	objectOf,
-	PLACE_LIMITS,
-	placeRest,
 	placeSection,
 	plannedWords,
-	plainOf,
-	proposePlan,
 	removeSection,
-	slugOf,
-	warningsOf,
-	withBriefTitles,
 	type Plan,
 	type PlanSection
-} from '.';
+} from './outline';
+import { FlowNetwork, PLACE_LIMITS } from './placement';
+import { placeRest, proposePlan } from './propose';
+import { warningsOf } from './warnings';
 
 let findings: Findings;
 let plan: Plan;

@@ -1,7 +1,6 @@
 import type { Findings } from '../findings';
-import { fitToTarget } from './budgets';
-import type { Plan, PlanSection } from './outline';
-import { plainOf } from './phrases';
+import { fitToTarget, type Plan, type PlanSection } from './outline';
+import { plainOf } from './wording';
 import { NO_WISHES, placeRest, proposePlan, type Wishes } from './propose';
 
 /**

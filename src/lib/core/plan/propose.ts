@@ -1,17 +1,28 @@
-import { EFFORT_RULES, type Brief } from '../brief';
-import type { Findings, HabitId, Topic, TopicIntent } from '../findings';
+import { EFFORT_RULES, type Brief, type SectionKind } from '../brief';
+import type { Findings, Topic } from '../findings';
+import type { HabitId, TopicIntent } from '../reading';
 import type { Intent } from '../keywords';
-import { withBudgets } from './budgets';
-import { containsTerm } from './contains';
-import { PLAN_LIMITS } from './limits';
-import type { Plan, PlanBasis, PlanSection, SectionKind } from './outline';
-import { objectOf, plainOf, sentenceCase, withArticle } from './phrases';
-import { placeMaterial } from './place-facts';
-import { chooseQuestions, placeQuestions } from './place-questions';
-import { placeTerms } from './place';
-import { headingRefsOf, topicsOf } from './section-topics';
-import { titlesFor } from './titles';
-import { headingFor, pageHeadingsOf, subjectOf } from './wording';
+import {
+	withBudgets,
+	PLAN_LIMITS,
+	type Plan,
+	type PlanBasis,
+	type PlanSection,
+	headingRefsOf,
+	topicsOf
+} from './outline';
+import {
+	containsTerm,
+	objectOf,
+	plainOf,
+	sentenceCase,
+	withArticle,
+	titlesFor,
+	headingFor,
+	pageHeadingsOf,
+	subjectOf
+} from './wording';
+import { placeMaterial, chooseQuestions, placeQuestions, placeTerms } from './placement';
 
 /** What the brief asks of an outline. */
 export type Wishes = Pick<Brief, 'form' | 'callToAction' | 'intent'>;

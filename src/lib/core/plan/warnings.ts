@@ -1,17 +1,24 @@
 import { EFFORT_RULES } from '../brief';
 import type { Findings } from '../findings';
 import { fitsResult, termKeyOf } from '../text';
-import { fitToTarget } from './budgets';
-import { tidyLevels } from './arrange';
-import { containsTerm } from './contains';
-import { headingChecker, levelIssue } from './heading-check';
-import { plannedWords, type Plan, type PlanSection } from './outline';
-import { PLACE_LIMITS } from './place';
-import { plainOf } from './phrases';
+import {
+	fitToTarget,
+	tidyLevels,
+	plannedWords,
+	type Plan,
+	type PlanSection,
+	topicsOf
+} from './outline';
+import {
+	containsTerm,
+	headingChecker,
+	levelIssue,
+	plainOf,
+	titleOptionsOf,
+	headingsFor
+} from './wording';
+import { PLACE_LIMITS } from './placement';
 import { keywordHeadings } from './propose';
-import { topicsOf } from './section-topics';
-import { titleOptionsOf } from './titles';
-import { headingsFor } from './wording';
 
 /** A change that puts a warning right. */
 export interface PlanRemedy {

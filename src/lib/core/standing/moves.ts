@@ -1,6 +1,6 @@
-import type { Plan } from '../plan';
-import type { Evidence } from './evidence';
-import { scoreState } from './standing';
+import type { Plan, PlanSection } from '../plan';
+import type { Yardstick } from './yardstick';
+import { scoreState } from './score';
 import type { ArticleState } from './state';
 
 /** One step that would raise the standing, with what it was found to gain. */
@@ -14,87 +14,137 @@ export interface Move {
 	readonly gain: number;
 }
 
-/** All single steps that gain anything, best first. */
-export function nextBestMoves(state: ArticleState, evidence: Evidence, plan: Plan | null): Move[] {
-	const now = scoreState(state, evidence).standing;
-	const moves: Move[] = [];
-	const tryState = (changed: Partial<ArticleState>, move: Omit<Move, 'gain'>) => {
-		const gain = scoreState({ ...state, ...changed }, evidence).standing - now;
-		if (gain > 0.005) moves.push({ ...move, gain });
-	};
-	const topicIds = new Map(evidence.topics.map(({ id }, t) => [id, t]));
-	evidence.terms.forEach(({ key, phrase, min, max }, t) => {
+/** A step with what it changes of the state. */
+interface Step {
+	readonly move: Omit<Move, 'gain'>;
+	readonly changed: Partial<ArticleState>;
+}
+
+/** Gain below which a step is no move. */
+const LEAST_GAIN = 0.005;
+
+/** All single steps that gain anything, best first; each is judged by scoring the changed state. */
+export function nextBestMoves(
+	state: ArticleState,
+	yardstick: Yardstick,
+	plan: Plan | null
+): Move[] {
+	const now = scoreState(state, yardstick).standing;
+	return [
+		...termSteps(state, yardstick, plan),
+		...topicSteps(state, yardstick, plan),
+		...questionSteps(state, yardstick, plan),
+		...keywordSteps(state, yardstick)
+	]
+		.map(({ move, changed }) => ({
+			...move,
+			gain: scoreState({ ...state, ...changed }, yardstick).standing - now
+		}))
+		.filter(({ gain }) => gain > LEAST_GAIN)
+		.sort((a, b) => b.gain - a.gain || (a.text < b.text ? -1 : 1));
+}
+
+function termSteps(state: ArticleState, yardstick: Yardstick, plan: Plan | null): Step[] {
+	return yardstick.terms.flatMap(({ key, phrase, min, max }, t): Step[] => {
 		const used = state.uses[t] ?? 0;
-		if (used < min) {
-			const section = plan?.sections.find(({ terms }) => terms.some(({ term }) => term === key));
-			const topics = section?.topics.flatMap((id) => topicIds.get(id) ?? []) ?? [];
-			const atHome = state.atHome.map(
-				(is, h) =>
-					is ||
-					(evidence.homes[h]!.term === t &&
-						topics.includes(evidence.homes[h]!.topic) &&
-						state.covered[evidence.homes[h]!.topic] === true)
-			);
-			const where =
-				section && section.kind !== 'opening'
-					? ` in ${section.heading}`
-					: section
-						? ' in the opening'
-						: '';
-			tryState(
-				{ uses: withUses(state.uses, t, used + 1), atHome },
+		if (used > max)
+			return [
 				{
-					kind: 'use',
-					text: `use “${phrase}” ${used === 0 ? 'once' : 'once more'}${where}`,
-					section: section?.id ?? null
+					move: { kind: 'cut', text: `cut one “${phrase}”`, section: null },
+					changed: { uses: withUses(state.uses, t, used - 1) }
 				}
-			);
-		} else if (used > max) {
-			tryState(
-				{ uses: withUses(state.uses, t, used - 1) },
-				{ kind: 'cut', text: `cut one “${phrase}”`, section: null }
-			);
-		}
-	});
-	evidence.topics.forEach(({ id }, t) => {
-		if (state.covered[t]) return;
-		const section = plan?.sections.find(({ topics }) => topics.includes(id));
-		if (!section) return;
-		tryState(
-			{ covered: state.covered.map((is, i) => is || i === t) },
-			{ kind: 'topic', text: `write ${section.heading}`, section: section.id }
-		);
-	});
-	evidence.questions.forEach(({ id, text }, q) => {
-		if (state.answered[q]) return;
-		const section = plan?.sections.find(({ questions }) =>
-			questions.some(({ question }) => question === id)
-		);
-		tryState(
-			{ answered: state.answered.map((is, i) => is || i === q) },
-			{ kind: 'question', text: `answer “${text}”`, section: section?.id ?? null }
-		);
-	});
-	const places = {
-		titleTag: 'title tag',
-		h1: 'H1',
-		opening: 'first 100 words',
-		h2: 'an H2',
-		description: 'description'
-	} as const;
-	for (const place of evidence.keywordPlaces) {
-		const name = places[place];
-		if (state.keywordPlaces[place]) continue;
-		tryState(
-			{ keywordPlaces: { ...state.keywordPlaces, [place]: true } },
+			];
+		if (used >= min) return [];
+		const section = plan?.sections.find(({ terms }) => terms.some(({ term }) => term === key));
+		const times = used === 0 ? 'once' : 'once more';
+		return [
 			{
-				kind: 'keyword',
-				text: `put the exact keyword into the ${name}`.replace('the an', 'an'),
-				section: null
+				move: {
+					kind: 'use',
+					text: `use “${phrase}” ${times}${whereIn(section)}`,
+					section: section?.id ?? null
+				},
+				changed: {
+					uses: withUses(state.uses, t, used + 1),
+					atHome: homesWith(t, section, state, yardstick)
+				}
 			}
+		];
+	});
+}
+
+function whereIn(section: PlanSection | undefined): string {
+	if (!section) return '';
+	return section.kind === 'opening' ? ' in the opening' : ` in ${section.heading}`;
+}
+
+/** Which terms stand in a section on their topic, once a term is used in its planned section. */
+function homesWith(
+	term: number,
+	section: PlanSection | undefined,
+	state: ArticleState,
+	{ homes, topics }: Yardstick
+): boolean[] {
+	const treated = section?.topics ?? [];
+	return state.atHome.map((is, h) => {
+		const home = homes[h]!;
+		return (
+			is ||
+			(home.term === term &&
+				treated.includes(topics[home.topic]!.id) &&
+				state.covered[home.topic] === true)
 		);
-	}
-	return moves.sort((a, b) => b.gain - a.gain || (a.text < b.text ? -1 : 1));
+	});
+}
+
+function topicSteps(state: ArticleState, { topics }: Yardstick, plan: Plan | null): Step[] {
+	return topics.flatMap(({ id }, t): Step[] => {
+		if (state.covered[t]) return [];
+		const section = plan?.sections.find((one) => one.topics.includes(id));
+		if (!section) return [];
+		return [
+			{
+				move: { kind: 'topic', text: `write ${section.heading}`, section: section.id },
+				changed: { covered: state.covered.map((is, i) => is || i === t) }
+			}
+		];
+	});
+}
+
+function questionSteps(state: ArticleState, { questions }: Yardstick, plan: Plan | null): Step[] {
+	return questions.flatMap(({ id, text }, q): Step[] => {
+		if (state.answered[q]) return [];
+		const section = plan?.sections.find((one) =>
+			one.questions.some(({ question }) => question === id)
+		);
+		return [
+			{
+				move: { kind: 'question', text: `answer “${text}”`, section: section?.id ?? null },
+				changed: { answered: state.answered.map((is, i) => is || i === q) }
+			}
+		];
+	});
+}
+
+const PLACE_NAMES = {
+	titleTag: 'the title tag',
+	h1: 'the H1',
+	opening: 'the first 100 words',
+	h2: 'an H2',
+	description: 'the description'
+} as const;
+
+function keywordSteps({ keywordPlaces }: ArticleState, yardstick: Yardstick): Step[] {
+	return yardstick.keywordPlaces
+		.filter((place) => !keywordPlaces[place])
+		.map((place) => ({
+			move: {
+				kind: 'keyword',
+				text: `put the exact keyword into ${PLACE_NAMES[place]}`,
+				section: null
+			},
+			changed: { keywordPlaces: { ...keywordPlaces, [place]: true } }
+		}));
 }
 
 function withUses(uses: ArrayLike<number>, term: number, count: number): number[] {

@@ -1,52 +1,36 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoFindings, type DemoEvidence } from '../../../../tests/support/demo';
-import { draftArticle } from '../draft';
+import { draftArticle } from '../writers';
 import { gradeOf } from '../text';
 import { proposePlan, type Plan } from '../plan';
-import {
-	heading,
-	indexRuns,
-	measureDoc,
-	paragraph,
-	slipsOf,
-	textNode,
-	type RunIndex,
-	type TakeDoc
-} from '../takes';
-import {
-	bandWorth,
-	docOfBlocks,
-	evidenceOf,
-	nextBestMoves,
-	PART_WEIGHTS,
-	scoreState,
-	standingOfPage,
-	stateOf,
-	termIndexOf,
-	worthOfUses,
-	type ArticleState,
-	type Evidence
-} from '.';
+import { headOf, heading, paragraph, textNode, type TakeDoc } from '../manuscript';
+import { indexRuns, readArticle, type RunIndex, docOfBlocks } from '../measure';
+import { slipsOf } from './slips';
+import { bandWorth, PART_WEIGHTS, scoreState, worthOfUses } from './score';
+import { yardstickOf, termIndexOf, type Yardstick } from './yardstick';
+import { nextBestMoves } from './moves';
+import { standingOfPage } from './standing-of-page';
+import { stateOf, type ArticleState } from './state';
 
 let demo: DemoEvidence;
 let plan: Plan;
-let evidence: Evidence;
+let yardstick: Yardstick;
 let runs: RunIndex;
 let draft: TakeDoc;
 let state: ArticleState;
 const OPTIONS = { keyword: 'how to build a dry stone wall', targetWords: 1800, asked: [] };
 
-const measure = (doc: TakeDoc) => measureDoc(doc, termIndexOf(evidence), runs);
+const measure = (doc: TakeDoc) => readArticle(doc, { terms: termIndexOf(yardstick), runs });
 const score = (doc: TakeDoc) =>
-	scoreState(stateOf(measure(doc), plan, evidence), evidence).standing;
+	scoreState(stateOf(measure(doc), plan, yardstick), yardstick).standing;
 
 beforeAll(() => {
 	demo = demoFindings();
 	plan = proposePlan(demo.findings);
-	evidence = evidenceOf(demo.findings, plan);
+	yardstick = yardstickOf(demo.findings, plan);
 	runs = indexRuns(demo.texts);
 	draft = draftArticle({ plan, findings: demo.findings, notes: demo.notes, runs, pageNames: {} });
-	state = stateOf(measure(draft), plan, evidence);
+	state = stateOf(measure(draft), plan, yardstick);
 }, 60_000);
 
 describe('worthOfUses', () => {
@@ -67,7 +51,7 @@ describe('bandWorth', () => {
 describe('scoreState', () => {
 	it('weighs five parts that sum to one, and stays within 0 and 100', () => {
 		expect(Object.values(PART_WEIGHTS).reduce((a, b) => a + b)).toBeCloseTo(1, 9);
-		const { standing, parts } = scoreState(state, evidence);
+		const { standing, parts } = scoreState(state, yardstick);
 		expect(standing).toBeGreaterThan(0);
 		expect(standing).toBeLessThanOrEqual(100);
 		for (const part of Object.values(parts)) {
@@ -81,17 +65,17 @@ describe('scoreState', () => {
 	});
 
 	it('never falls when an absent must term is placed once in its section', () => {
-		const now = scoreState(state, evidence).standing;
+		const now = scoreState(state, yardstick).standing;
 		for (const section of plan.sections) {
 			for (const { term } of section.terms) {
-				const t = evidence.terms.findIndex(({ key, weight }) => key === term && weight === 'must');
+				const t = yardstick.terms.findIndex(({ key, weight }) => key === term && weight === 'must');
 				if (t < 0 || (state.uses[t] ?? 0) > 0) continue;
-				const at = draft.content.findIndex(({ attrs }) => attrs?.section === section.id);
+				const at = draft.content.findIndex((node) => headOf(node).section === section.id);
 				const added = [...draft.content];
 				added.splice(
 					at + 1,
 					0,
-					paragraph(textNode(`Keep the ${evidence.terms[t]!.phrase} in mind here.`))
+					paragraph(textNode(`Keep the ${yardstick.terms[t]!.phrase} in mind here.`))
 				);
 				expect(score({ type: 'doc', content: added }), term).toBeGreaterThanOrEqual(now - 1e-9);
 			}
@@ -99,9 +83,9 @@ describe('scoreState', () => {
 	});
 
 	it('never rises when a term is used once more past its upper bound', () => {
-		evidence.terms.forEach(({ max }, t) => {
+		yardstick.terms.forEach(({ max }, t) => {
 			const at = (uses: number) =>
-				scoreState({ ...state, uses: Array.from(state.uses).with(t, uses) }, evidence).standing;
+				scoreState({ ...state, uses: Array.from(state.uses).with(t, uses) }, yardstick).standing;
 			expect(at(max + 1)).toBeLessThanOrEqual(at(max) + 1e-9);
 			expect(at(max + 2)).toBeLessThanOrEqual(at(max + 1) + 1e-9);
 		});
@@ -118,13 +102,13 @@ describe('scoreState', () => {
 				stateOf(
 					measure({ type: 'doc', content: [...draft.content, paragraph(textNode(added))] }),
 					plan,
-					evidence
+					yardstick
 				);
 			const [copy, own] = [withText(text), withText(shuffled)];
 			expect(copy.closeWords).toBeGreaterThan(own.closeWords);
 			expect(
-				scoreState({ ...copy, closeWords: own.closeWords }, evidence).standing
-			).toBeGreaterThan(scoreState(copy, evidence).standing);
+				scoreState({ ...copy, closeWords: own.closeWords }, yardstick).standing
+			).toBeGreaterThan(scoreState(copy, yardstick).standing);
 		}
 	});
 });
@@ -136,7 +120,7 @@ describe('standingOfPage', () => {
 			.sort((a, b) => a - b);
 		expect(pages).toHaveLength(9);
 		const median = (pages[2]! + pages[3]!) / 2;
-		expect(scoreState(state, evidence).standing).toBeGreaterThan(median);
+		expect(scoreState(state, yardstick).standing).toBeGreaterThan(median);
 		for (const standing of pages) expect(standing).toBeGreaterThan(20);
 	}, 60_000);
 
@@ -150,11 +134,11 @@ describe('standingOfPage', () => {
 
 describe('answered questions', () => {
 	it('are not answered by a sentence that only holds the keyword’s own words', () => {
-		const q = evidence.questions.findIndex(
+		const q = yardstick.questions.findIndex(
 			({ text }) => text === 'How long does a dry stone wall last?'
 		);
 		const answeredBy = (text: string) =>
-			stateOf(measure({ type: 'doc', content: [paragraph(textNode(text))] }), plan, evidence)
+			stateOf(measure({ type: 'doc', content: [paragraph(textNode(text))] }), plan, yardstick)
 				.answered[q];
 		expect(q).toBeGreaterThanOrEqual(0);
 		expect(answeredBy('A dry stone wall is made of stone and gravity and nothing else.')).toBe(
@@ -168,17 +152,17 @@ describe('answered questions', () => {
 
 describe('nextBestMoves', () => {
 	it('promises what scoring the changed state gives, best first', () => {
-		const moves = nextBestMoves(state, evidence, plan);
+		const moves = nextBestMoves(state, yardstick, plan);
 		expect(moves.length).toBeGreaterThan(3);
 		expect(moves.map(({ gain }) => gain)).toEqual(
 			moves.map(({ gain }) => gain).sort((a, b) => b - a)
 		);
 		const use = moves.find(({ kind, text }) => kind === 'use' && text.includes('once'))!;
 		const phrase = /“(.+?)”/.exec(use.text)![1]!;
-		const t = evidence.terms.findIndex((term) => term.phrase === phrase);
+		const t = yardstick.terms.findIndex((term) => term.phrase === phrase);
 		const changed = { ...state, uses: Array.from(state.uses).with(t, (state.uses[t] ?? 0) + 1) };
 		expect(
-			scoreState(changed, evidence).standing - scoreState(state, evidence).standing
+			scoreState(changed, yardstick).standing - scoreState(state, yardstick).standing
 		).toBeLessThanOrEqual(use.gain + 1e-9);
 	});
 });
@@ -191,14 +175,9 @@ describe('slipsOf', () => {
 		const wanted = section.terms.find(({ term }) => term === 'foundation trench')!.uses;
 		const empty: TakeDoc = { type: 'doc', content: [heading(2, section.heading, section.id)] };
 		const slip = (doc: TakeDoc) => {
-			const blocks = measure(doc);
-			return slipsOf(
-				plan,
-				demo.findings,
-				blocks,
-				stateOf(blocks, plan, evidence).uses,
-				new Set()
-			).find((found) => found.section === section.id)!;
+			return slipsOf(plan, demo.findings, measure(doc), new Set()).find(
+				(found) => found.section === section.id
+			)!;
 		};
 		expect(slip(empty).terms.find(({ key }) => key === 'foundation trench')).toMatchObject({
 			state: expect.stringMatching(/absent|placed/)
@@ -220,7 +199,7 @@ describe('slipsOf', () => {
 	});
 
 	it('tells which planned sections a manuscript lacks', () => {
-		const slips = slipsOf(plan, demo.findings, [], [], new Set());
+		const slips = slipsOf(plan, demo.findings, measure({ type: 'doc', content: [] }), new Set());
 		expect(slips.every(({ at }) => at === -1)).toBe(true);
 	});
 });
@@ -228,19 +207,19 @@ describe('slipsOf', () => {
 describe('what the brief settles', () => {
 	it('holds clarity against the grade it names', () => {
 		const at = (grade: number) =>
-			scoreState(state, evidenceOf({ ...demo.findings, grade }, plan)).parts.clarity;
+			scoreState(state, yardstickOf({ ...demo.findings, grade }, plan)).parts.clarity;
 		const measured = Math.round(gradeOf(state.reading));
 		expect(at(measured)).toBeGreaterThan(at(measured + 6));
 	});
 
 	it('does not ask a supporting article for the keyword in an H2, nor for ten questions', () => {
-		const small = evidenceOf({ ...demo.findings, effort: 'supporting' }, plan);
+		const small = yardstickOf({ ...demo.findings, effort: 'supporting' }, plan);
 		expect(small.questions.length).toBeLessThanOrEqual(4);
 		const without = { ...state, keywordPlaces: { ...state.keywordPlaces, h2: false } };
-		const loss = (held: Evidence) =>
+		const loss = (held: Yardstick) =>
 			scoreState({ ...state, keywordPlaces: { ...state.keywordPlaces, h2: true } }, held).standing -
 			scoreState(without, held).standing;
-		expect(loss(evidence)).toBeGreaterThan(0);
+		expect(loss(yardstick)).toBeGreaterThan(0);
 		expect(loss(small)).toBe(0);
 	});
 });

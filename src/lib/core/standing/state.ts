@@ -1,7 +1,8 @@
 import type { Shape } from '../findings';
-import { addReading, contentStemsOf, countWords, gradeOf, type ReadingSums } from '../text';
-import { takeSectionsOf, type BlockMeasure, type TakeSection } from '../takes';
-import type { Evidence } from './evidence';
+import type { BlockType } from '../manuscript';
+import type { ArticleReading, BlockReading, SectionReading } from '../measure';
+import { contentStemsOf, countWords, gradeOf, type ReadingSums } from '../text';
+import type { Yardstick } from './yardstick';
 
 /** Everything a standing is worked out from; moves are judged by changing it. */
 export interface ArticleState {
@@ -32,43 +33,31 @@ export interface ArticleMeta {
 /** Words under a heading from which a topic can be called treated. */
 const TREATED_WORDS = 15;
 
-/** Works out the state of an article from its measured blocks. Takes and pages go the same way. */
+/** Works out the state of an article from its reading. Takes and pages go the same way. */
 export function stateOf(
-	blocks: readonly BlockMeasure[],
+	article: ArticleReading,
 	meta: ArticleMeta,
-	evidence: Evidence,
-	uses?: ArrayLike<number>
+	yardstick: Yardstick
 ): ArticleState {
-	const sections = takeSectionsOf(blocks);
-	const counted = uses ?? usesOf(blocks, evidence.terms.length);
-	const crowded = evidence.terms.map(({ max }, t) => (counted[t] ?? 0) > max);
-	const topicsOf = sections.map((section) => topicsIn(section, blocks, evidence, crowded));
-	const covered = evidence.topics.map((_, t) => topicsOf.some((topics) => topics.has(t)));
-	const atHome = evidence.homes.map(({ term, topic }) =>
+	const { blocks, sections, uses } = article;
+	const crowded = yardstick.terms.map(({ max }, t) => (uses[t] ?? 0) > max);
+	const topicsOf = sections.map((section) => topicsIn(section, blocks, yardstick, crowded));
+	const covered = yardstick.topics.map((_, t) => topicsOf.some((topics) => topics.has(t)));
+	const atHome = yardstick.homes.map(({ term, topic }) =>
 		sections.some((section, s) => topicsOf[s]!.has(topic) && holds(blocks, section, term))
 	);
-	const reading = addReading(blocks.map((block) => block.reading));
-	const paragraphWords = blocks.flatMap((block) =>
-		block.paragraphWords > 0 ? [block.paragraphWords] : []
-	);
 	return {
-		words: blocks.reduce((sum, block) => sum + block.words, 0),
-		uses: counted,
-		keywordPlaces: keywordPlacesOf(blocks, meta, evidence),
+		words: article.words,
+		uses,
+		keywordPlaces: keywordPlacesOf(blocks, meta, yardstick),
 		covered,
-		answered: answersOf(blocks, evidence),
+		answered: answersOf(blocks, yardstick),
 		atHome,
-		shape: shapeOfBlocks(blocks, sections, meta, reading, paragraphWords),
-		reading,
-		paragraphWords,
-		closeWords: blocks.reduce((sum, block) => sum + block.closeWords, 0)
+		shape: shapeOfArticle(article, meta),
+		reading: article.reading,
+		paragraphWords: article.paragraphWords,
+		closeWords: article.closeWords
 	};
-}
-
-function usesOf(blocks: readonly BlockMeasure[], terms: number): Int32Array {
-	const uses = new Int32Array(terms);
-	for (const { counts } of blocks) for (const [term, n] of counts.all) uses[term]! += n;
-	return uses;
 }
 
 const headStems = new Map<string, readonly string[]>();
@@ -88,16 +77,17 @@ function headStemsOf(heading: string): readonly string[] {
  * those of whose tell-tale terms it holds at least 60%. Crowded terms tell nothing.
  */
 function topicsIn(
-	section: TakeSection,
-	blocks: readonly BlockMeasure[],
-	evidence: Evidence,
+	section: SectionReading,
+	blocks: readonly BlockReading[],
+	yardstick: Yardstick,
 	crowded: readonly boolean[]
 ): Set<number> {
 	const found = new Set<number>();
 	if (section.words < TREATED_WORDS) return found;
-	if (section.id !== null) for (const topic of evidence.planned[section.id] ?? []) found.add(topic);
+	if (section.section !== null)
+		for (const topic of yardstick.planned[section.section] ?? []) found.add(topic);
 	const stems = headStemsOf(section.heading);
-	evidence.topics.forEach(({ headings, signature }, t) => {
+	yardstick.topics.forEach(({ headings, signature }, t) => {
 		if (found.has(t)) return;
 		const alike = headings.some((words) => {
 			if (words.length === 0) return false;
@@ -115,30 +105,34 @@ function topicsIn(
 	return found;
 }
 
-function holds(blocks: readonly BlockMeasure[], { from, to }: TakeSection, term: number): boolean {
+function holds(
+	blocks: readonly BlockReading[],
+	{ from, to }: SectionReading,
+	term: number
+): boolean {
 	for (let i = from; i < to; i++) if (blocks[i]!.counts.all.has(term)) return true;
 	return false;
 }
 
-const answersByEvidence = new WeakMap<Evidence, WeakMap<BlockMeasure, readonly number[]>>();
+const answersByEvidence = new WeakMap<Yardstick, WeakMap<BlockReading, readonly number[]>>();
 
 /** Questions for which some sentence holds at least 60% of what they ask, or which stand as a heading over text. */
-function answersOf(blocks: readonly BlockMeasure[], evidence: Evidence): boolean[] {
-	let known = answersByEvidence.get(evidence);
-	if (!known) answersByEvidence.set(evidence, (known = new WeakMap()));
-	const answered = evidence.questions.map(() => false);
-	let heading: BlockMeasure | null = null;
+function answersOf(blocks: readonly BlockReading[], yardstick: Yardstick): boolean[] {
+	let known = answersByEvidence.get(yardstick);
+	if (!known) answersByEvidence.set(yardstick, (known = new WeakMap()));
+	const answered = yardstick.questions.map(() => false);
+	let heading: BlockReading | null = null;
 	for (const block of blocks) {
 		if (block.level > 0) {
 			heading = block;
 			continue;
 		}
 		let found = known.get(block);
-		if (!found) known.set(block, (found = answersInBlock(block, evidence)));
+		if (!found) known.set(block, (found = answersInBlock(block, yardstick)));
 		for (const q of found) answered[q] = true;
 		if (heading && block.words >= 8) {
 			const stems = new Set(headStemsOf(heading.text));
-			evidence.questions.forEach((question, q) => {
+			yardstick.questions.forEach((question, q) => {
 				if (shareOf(question, stems) >= 0.75) answered[q] = true;
 			});
 		}
@@ -146,9 +140,9 @@ function answersOf(blocks: readonly BlockMeasure[], evidence: Evidence): boolean
 	return answered;
 }
 
-function answersInBlock({ sentenceStems, text }: BlockMeasure, { questions }: Evidence): number[] {
+function answersInBlock({ sentences, text }: BlockReading, { questions }: Yardstick): number[] {
 	if (/\?\s*$/.test(text)) return [];
-	const sets = sentenceStems.filter((stems) => stems.length >= 4).map((stems) => new Set(stems));
+	const sets = sentences.flatMap(({ stems }) => (stems.length >= 4 ? [new Set(stems)] : []));
 	return questions.flatMap((question, q) =>
 		sets.some((set) => shareOf(question, set) >= 0.6) ? [q] : []
 	);
@@ -156,24 +150,24 @@ function answersInBlock({ sentenceStems, text }: BlockMeasure, { questions }: Ev
 
 /** How much of a question's meaning is among some stems, 0–1. */
 function shareOf(
-	{ stems, weights }: Evidence['questions'][number],
+	{ stems, weights }: Yardstick['questions'][number],
 	among: ReadonlySet<string>
 ): number {
 	return stems.reduce((sum, stem, i) => sum + (among.has(stem) ? weights[i]! : 0), 0);
 }
 
 function keywordPlacesOf(
-	blocks: readonly BlockMeasure[],
+	blocks: readonly BlockReading[],
 	meta: ArticleMeta,
-	evidence: Evidence
+	yardstick: Yardstick
 ): ArticleState['keywordPlaces'] {
-	const term = evidence.keywordTerm;
+	const term = yardstick.keywordTerm;
 	const inText = (text: string) =>
 		text !== '' &&
 		text
 			.toLowerCase()
 			.replace(/[-‐]/g, ' ')
-			.includes(evidence.keyword.toLowerCase().replace(/[-‐]/g, ' '));
+			.includes(yardstick.keyword.toLowerCase().replace(/[-‐]/g, ' '));
 	let words = 0;
 	let opening = false;
 	for (const block of blocks) {
@@ -196,25 +190,12 @@ function keywordPlacesOf(
 	};
 }
 
-/** The measurable make-up of a take, by the measures that pages have. */
-export function shapeOfTake(blocks: readonly BlockMeasure[], meta: ArticleMeta): Shape {
-	return shapeOfBlocks(
-		blocks,
-		takeSectionsOf(blocks),
-		meta,
-		addReading(blocks.map((block) => block.reading)),
-		blocks.flatMap((block) => (block.paragraphWords > 0 ? [block.paragraphWords] : []))
-	);
-}
-
-function shapeOfBlocks(
-	blocks: readonly BlockMeasure[],
-	sections: readonly TakeSection[],
-	meta: ArticleMeta,
-	reading: ReadingSums,
-	paragraphWords: readonly number[]
+/** The measurable make-up of an article, by the measures that findings take of pages. */
+export function shapeOfArticle(
+	{ blocks, sections, reading, paragraphWords, words }: ArticleReading,
+	meta: ArticleMeta
 ): Shape {
-	const count = (kinds: readonly string[]) =>
+	const count = (kinds: readonly BlockType[]) =>
 		blocks.filter(({ kind }) => kinds.includes(kind)).length;
 	const firstH2 = blocks.findIndex(({ level }) => level === 2);
 	const opening = blocks
@@ -222,7 +203,7 @@ function shapeOfBlocks(
 		.filter(({ level }) => level === 0);
 	const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
 	return {
-		words: sum(blocks.map(({ words }) => words)),
+		words,
 		h2: blocks.filter(({ level }) => level === 2).length,
 		h3: blocks.filter(({ level }) => level >= 3).length,
 		paragraphs: paragraphWords.length,
@@ -230,7 +211,7 @@ function shapeOfBlocks(
 		sentenceWords: reading.sentences === 0 ? 0 : reading.words / reading.sentences,
 		lists: count(['bulletList', 'orderedList']),
 		tables: count(['table']),
-		figures: count(['image', 'figure']),
+		figures: count(['figure']),
 		links: sum(blocks.map(({ links }) => links)),
 		faq: sections.filter(({ heading }) => heading.endsWith('?')).length,
 		openingWords: sum(opening.map(({ words }) => words)),
@@ -240,9 +221,9 @@ function shapeOfBlocks(
 	};
 }
 
-/** Words of a keyword, for callers that report load per 1,000 words. */
-export function keywordLoadOf(state: ArticleState, evidence: Evidence): number {
-	const { keyword, keywordTerm, terms } = evidence;
+/** Words of the keyword's subject per 100 words of the article; of the exact keyword where no term names its subject. */
+export function keywordLoadOf(state: ArticleState, yardstick: Yardstick): number {
+	const { keyword, keywordTerm, terms } = yardstick;
 	if (state.words === 0) return 0;
 	const object = terms.findIndex(
 		({ phrase }) =>

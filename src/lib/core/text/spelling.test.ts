@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { findTerms, indexTerms, oneSpelling, termKeyOf } from '.';
+import { findTerms, indexTerms, patternOf, termKeyOf } from './term-index';
+import { oneSpelling } from './spelling';
 
 describe('oneSpelling', () => {
 	it.each([
@@ -28,7 +29,7 @@ describe('oneSpelling', () => {
 
 	it('lets both spellings count for one term', () => {
 		expect(termKeyOf('garden colours')).toBe(termKeyOf('garden color'));
-		const index = indexTerms([{ phrase: 'fertiliser' }]);
+		const index = indexTerms([patternOf('fertiliser')]);
 		expect(findTerms(index, 'Fertilizer or fertilisers?')).toHaveLength(2);
 	});
 });

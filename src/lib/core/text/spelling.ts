@@ -7,11 +7,13 @@ const OUR =
 	/^(arb|arm|behavi|col|discol|cand|clam|endeav|fav|flav|harb|hon|hum|lab|neighb|od|parl|ranc|rig|rum|sav|splend|tum|val|vap|vig)our(s|ed|ing|er|ers|able|ably|ite|ites|ful|less|hood|ly|y)?$/;
 const RE = /^(.*(?:met|lit|cent|fib|theat|lust|spect|calib|somb|meag))re(s|d)?$/;
 const OGUE = /^(catal|dial|anal|monol|epil|prol)ogue(s)?$/;
+
 const DOUBLED =
 	/^(travel|model|label|level|cancel|fuel|channel|panel|tunnel|signal|total|bevel|chisel|dial|equal|marvel|pedal|quarrel|shovel|swivel|trowel|unravel|jewel|counsel)l(ed|ing|er|ers)$/;
 const ISE =
 	/^(?!(?:advert|adv|bru|torto|ar|br|ch|chast|circumc|compr|comprom|conc|cru|dem|dev|desp|disgu|enfranch|enterpr|exc|exerc|expert|franch|gu|improv|no|otherw|parad|po|pra|prec|prem|prom|ra|rev|r|superv|surm|surpr|telev|tort|treat|w|likew|appra|repr|ven|an|merchand)is)(.{3,})is(e|es|ed|er|ers|ing|ation|ations|able)$/;
 const YSE = /^(anal|catal|paral|hydrol)ys(e|es|ed|ing|er|ers)$/;
+
 const WHOLE = new Map(
 	Object.entries({
 		grey: 'gray',

@@ -14,6 +14,7 @@ export type Tagger = (text: string) => TaggedToken[];
 interface TokenCollection {
 	out(pick: unknown): unknown[];
 }
+
 interface TaggingLibrary {
 	readDoc(text: string): { tokens(): TokenCollection };
 	its: { value: unknown; pos: unknown; precedingSpaces: unknown };

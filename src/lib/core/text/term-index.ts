@@ -7,9 +7,14 @@ import { plainWord, wordsOfSentence } from './words';
 export interface Pattern {
 	readonly phrase: string;
 	/** Positions of verbs among the words of `phrase`, from 0. */
-	readonly verbs?: readonly number[];
+	readonly verbs: readonly number[];
 	/** Other spellings that count as the same term. */
-	readonly variants?: readonly string[];
+	readonly variants: readonly string[];
+}
+
+/** A phrase without verbs that inflect and without other spellings. */
+export function patternOf(phrase: string): Pattern {
+	return { phrase, verbs: [], variants: [] };
 }
 
 /** One use of a pattern; places are UTF-16 units in the text that was searched. */
@@ -105,10 +110,10 @@ export function indexTerms(patterns: readonly Pattern[]): TermIndex {
 		size: patterns.length
 	};
 	patterns.forEach((pattern, term) => {
-		for (const spelling of [pattern.phrase, ...(pattern.variants ?? [])]) {
+		for (const spelling of [pattern.phrase, ...pattern.variants]) {
 			const keys = keysOf(spelling).map(({ key }) => key);
 			if (keys.length === 0) continue;
-			const verbs = spelling === pattern.phrase ? (pattern.verbs ?? []) : [];
+			const verbs = spelling === pattern.phrase ? pattern.verbs : [];
 			insert(index, keys, verbs, term);
 			// "drystone wall" for "dry stone wall": two neighbours written as one word
 			for (let at = 0; at + 1 < keys.length; at++) {

@@ -1,22 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-	addReading,
-	contentStemsOf,
-	countSyllables,
-	countTerms,
-	countWords,
-	findTerms,
-	gradeOf,
-	indexTerms,
-	plainWord,
-	readingSumsOf,
-	sentencesOf,
-	singularOf,
-	termKeyOf,
-	verbFormsOf,
-	wordsOf
-} from '.';
+import { addReading, countSyllables, gradeOf, readingSumsOf } from './readability';
+import { contentStemsOf } from './stems';
+import { countTerms, patternOf, findTerms, indexTerms, termKeyOf } from './term-index';
+import { countWords, plainWord, wordsOf } from './words';
+import { sentencesOf } from './sentences';
+import { singularOf, verbFormsOf } from './inflect';
 
 const texts = (text: string) => sentencesOf(text).map((sentence) => sentence.text);
 
@@ -115,10 +104,10 @@ describe('sentencesOf', () => {
 
 describe('findTerms', () => {
 	const index = indexTerms([
-		{ phrase: 'stone wall' },
-		{ phrase: 'dry stone wall' },
-		{ phrase: 'build a dry stone wall', verbs: [0] },
-		{ phrase: 'hearting' }
+		patternOf('stone wall'),
+		patternOf('dry stone wall'),
+		{ ...patternOf('build a dry stone wall'), verbs: [0] },
+		patternOf('hearting')
 	]);
 	const uses = (text: string) =>
 		findTerms(index, text).map(({ term, start, end }) => [term, text.slice(start, end)]);

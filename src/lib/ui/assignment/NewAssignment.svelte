@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { z } from 'zod';
 	import type { Assignment } from '$lib/data/db';
+	import { keyed } from '../parts/keyed';
 
 	/** The client by name: it is found or made when the assignment is. */
 	type Values = Pick<Assignment, 'title' | 'keyword' | 'targetWords'> & { client: string };
@@ -107,7 +108,9 @@
 				list="known-clients"
 			/>
 			<datalist id="known-clients"
-				>{#each clients as name (name)}<option value={name}></option>{/each}</datalist
+				>{#each keyed(clients, (name) => name) as { rowKey, item: name } (rowKey)}<option
+						value={name}
+					></option>{/each}</datalist
 			>
 			<span class="text-ink-2">Brings voice, facts, phrases to avoid and links along.</span>
 		</label>

@@ -102,7 +102,8 @@ export async function bringInArchive(
 				kind: 'refused',
 				reason: `its page “${page.name}” cannot be read: ${result.reason}`
 			};
-		cleaned.push({ id: page.id, article: result.article, judgement: result.judgement });
+		const { article, sign, judgement } = result;
+		cleaned.push({ id: page.id, article, sign, judgement });
 	}
 	const isCopy = (await db.assignments.get(manifest.assignment.id)) !== undefined;
 	const whole = wholeFrom(read.archive, cleaned, {

@@ -1,5 +1,5 @@
 import { planOfToday, type Plan, type StoredShape } from '$lib/core/plan';
-import { followPlan, planFromTake, type TakeDoc } from '$lib/core/takes';
+import { followPlan, planFromTake, type TakeDoc } from '$lib/core/manuscript';
 import type { Take } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
 import { listTakes, readPlan, savePlanAndTakes } from '$lib/data/takes';

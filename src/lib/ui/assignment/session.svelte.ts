@@ -1,24 +1,19 @@
 import { getContext, setContext } from 'svelte';
+import type { Evidence } from '$lib/core/assignment';
 import { factsNoteOf } from '$lib/core/clients';
 import {
 	LISTS_AS_SOURCE,
 	NO_EDITS,
 	OWN_AS_SOURCE,
 	type FindingEdits,
-	type Findings,
 	type ListedPhrase
 } from '$lib/core/findings';
-import type { Plan } from '$lib/core/plan';
-import type { TakeDoc } from '$lib/core/takes';
-import type { PageStanding } from '$lib/core/standing';
-import { follow } from '$lib/data/follow';
 import { phraseKeyOf, phrasesAbout, type RankedResult } from '$lib/core/keywords';
+import type { TakeDoc } from '$lib/core/manuscript';
 import { isMaterial, momentOf, timeOf } from '$lib/core/notes';
 import { alikePagesOf } from '$lib/core/pages';
-import { listAwaited, listNotes, listPages } from '$lib/data/pages';
-import { listTakes } from '$lib/data/takes';
+import type { Plan } from '$lib/core/plan';
 import { changeAssignment } from '$lib/data/assignments';
-import { readAllRows } from '$lib/data/keywords';
 import {
 	db,
 	type Assignment,
@@ -28,15 +23,21 @@ import {
 	type Page,
 	type Take
 } from '$lib/data/db';
-import { analysis, type EvidenceInput, type Progress } from '$lib/workers/client';
+import { follow } from '$lib/data/follow';
+import { readAllRows } from '$lib/data/keywords';
+import { listAwaited, listNotes, listPages } from '$lib/data/pages';
+import { listTakes } from '$lib/data/takes';
+import { messageOf } from '$lib/data/trouble';
+import { restoreUnsaved } from '$lib/data/unsaved';
 import { history } from '../frame/history.svelte';
+import { LiveFindings } from './live-findings.svelte';
 import { PlanKeeper } from './plan-keeper.svelte';
 
 const KEY = Symbol('assignment');
 
 /**
- * An assignment that is open: its data as it stands in the browser, and what the worker finds
- * in it. Findings follow every change of the evidence; standings of pages are asked for.
+ * An assignment that is open: its data as it stands in the browser, and what is found in it. What
+ * is read follows every change, whichever tab made it.
  */
 export class Session {
 	readonly id: string;
@@ -49,12 +50,6 @@ export class Session {
 	#listed = $state.raw<readonly ListedPhrase[] | undefined>();
 	#client = $state.raw<Client | null | undefined>();
 	#takes = $state.raw<readonly Take[] | undefined>();
-	#findings = $state.raw<Findings | null>(null);
-	#findingsSign = $state.raw('');
-	#progress = $state.raw<Progress | null>(null);
-	#standings = $state.raw<readonly PageStanding[] | null>(null);
-	#standingsSign = '';
-	#standingProgress = $state.raw<Progress | null>(null);
 	#trouble = $state.raw<string | null>(null);
 
 	/** Undefined until it is read, null when there is no such assignment. */
@@ -82,7 +77,6 @@ export class Session {
 			this.#pages !== undefined &&
 			this.#notes !== undefined &&
 			this.#client !== undefined &&
-			this.#listed !== undefined &&
 			this.#keeper.plan !== undefined &&
 			this.#takes !== undefined
 	);
@@ -110,48 +104,47 @@ export class Session {
 	readonly mustNotSay = $derived([
 		...new Set([...(this.#assignment?.brief.mustNotSay ?? []), ...(this.#client?.avoid ?? [])])
 	]);
-	/** What findings depend on, as one string. */
-	readonly #sign = $derived(
-		this.isRead && this.#assignment
-			? JSON.stringify([
-					this.#assignment.keyword,
-					this.#assignment.targetWords,
-					this.#assignment.brief.effort,
-					this.#assignment.brief.grade,
-					this.required,
-					this.secondary,
-					this.#assignment.edits,
-					this.listed,
-					this.counted.map(({ id, struck, order }) => [id, struck, order]),
-					this.notes.map(({ id, kind, text }) => [id, kind, text.length, textSign(text)])
-				])
-			: ''
-	);
+	/** All that findings are worked out from; null until it is read. */
+	readonly evidence: Evidence | null = $derived.by(() => this.#evidence());
+	readonly #live = new LiveFindings(() => this.evidence);
 
-	readonly findings = $derived(this.#findings);
+	/** Findings with the evidence they belong to. */
+	readonly analysed = $derived(this.#live.analysed);
+	readonly findings = $derived(this.#live.analysed?.findings ?? null);
 	/** Whether the findings are those of the evidence as it stands now. */
-	readonly isCurrent = $derived(this.#findings !== null && this.#findingsSign === this.#sign);
-	/** Whether the findings shown belong to an older state of the evidence. */
-	readonly isBehind = $derived(this.#findingsSign !== this.#sign);
-	readonly progress = $derived(this.#progress);
-	readonly standings = $derived(this.#standings);
-	readonly standingProgress = $derived(this.#standingProgress);
-	readonly trouble = $derived(this.#trouble);
+	readonly isCurrent = $derived(this.#live.isCurrent);
+	readonly progress = $derived(this.#live.progress);
+	readonly standings = $derived(this.#live.standings);
+	readonly standingProgress = $derived(this.#live.standingProgress);
+	/** Runs of eight words of the counted pages, once they were asked for. */
+	readonly runs = $derived(this.#live.runs);
+	readonly trouble = $derived(this.#trouble ?? this.#live.trouble);
 
 	constructor(id: string) {
 		this.id = id;
 		this.#keeper = new PlanKeeper(id);
 	}
 
-	/** Follows the stored data; returns what ends it. */
+	/** Follows the stored data, once what an earlier page left unsaved is stored; returns what ends it. */
 	open(): () => void {
 		const tell = (message: string) => (this.#trouble = message);
-		const ends = [
-			follow(
-				() => db.assignments.get(this.id),
-				(value) => (this.#assignment = value ?? null),
-				tell
-			),
+		let ends: (() => void)[] = [];
+		let isOpen = true;
+		void restoreUnsaved(this.id)
+			.catch((error: unknown) => tell(`What was typed last is not stored: ${messageOf(error)}`))
+			.then(() => {
+				if (isOpen) ends = this.#followAll(tell);
+			});
+		return () => {
+			isOpen = false;
+			ends.forEach((end) => end());
+		};
+	}
+
+	#followAll(tell: (message: string) => void): (() => void)[] {
+		const own = () => db.assignments.get(this.id);
+		return [
+			follow(own, (value) => (this.#assignment = value ?? null), tell),
 			follow(
 				() => listPages(this.id),
 				(value) => (this.#pages = value),
@@ -169,9 +162,10 @@ export class Session {
 			),
 			follow(
 				async () => {
-					const own = await db.assignments.get(this.id);
-					if (!own) return null;
-					const found = await db.phraseNotes.get([own.client ?? '', phraseKeyOf(own.keyword)]);
+					const assignment = await own();
+					if (!assignment) return null;
+					const scope = assignment.client ?? '';
+					const found = await db.phraseNotes.get([scope, phraseKeyOf(assignment.keyword)]);
 					return found?.results?.list ?? null;
 				},
 				(value) => (this.#results = value),
@@ -179,7 +173,7 @@ export class Session {
 			),
 			follow(
 				async () => {
-					const client = (await db.assignments.get(this.id))?.client;
+					const client = (await own())?.client;
 					return client ? await db.clients.get(client) : null;
 				},
 				(value) => (this.#client = value ?? null),
@@ -187,9 +181,9 @@ export class Session {
 			),
 			follow(
 				async () => {
-					const own = await db.assignments.get(this.id);
-					if (!own) return [];
-					return phrasesAbout(await readAllRows(own.client ?? ''), own.keyword);
+					const assignment = await own();
+					if (!assignment) return [];
+					return phrasesAbout(await readAllRows(assignment.client ?? ''), assignment.keyword);
 				},
 				(value) => (this.#listed = value),
 				tell
@@ -201,69 +195,45 @@ export class Session {
 				tell
 			)
 		];
-		return () => ends.forEach((end) => end());
 	}
 
-	/** Evidence as the worker takes it. */
-	get input(): EvidenceInput {
+	#evidence(): Evidence | null {
+		const assignment = this.#assignment;
+		// lists can be long: what is stored shows before they are read
+		if (!this.isRead || !assignment || !this.#listed) return null;
 		return {
-			keyword: this.#assignment?.keyword ?? '',
-			targetWords: this.#assignment?.targetWords ?? null,
-			effort: this.#assignment?.brief.effort ?? 'pillar',
-			grade: this.#assignment?.brief.grade ?? null,
+			keyword: assignment.keyword,
+			targetWords: assignment.targetWords,
+			effort: assignment.brief.effort,
+			grade: assignment.brief.grade,
 			required: this.required,
 			secondary: this.secondary,
-			mustNotSay: this.mustNotSay,
-			callToAction: this.#assignment?.brief.callToAction ?? '',
-			pages: this.counted.map(({ id, article, struck }) => ({ id, article, struck })),
+			pages: this.counted.map(({ id, name, sign, struck, article }) => ({
+				id,
+				name: article.siteName || article.title || name,
+				sign,
+				struck,
+				article
+			})),
 			notes: this.notes.map(({ id, kind, name, text }) => ({ id, kind, name, text })),
 			listed: this.listed,
 			edits: this.edits
 		};
 	}
 
-	/** Brings the findings up to date. Call from an effect: reads what they depend on. */
+	/** Brings the findings up to date. Call from an effect. */
 	follow(): void {
-		const sign = this.#sign;
-		if (sign === '' || sign === this.#findingsSign) return;
-		void this.#find(sign);
-	}
-
-	async #find(sign: string): Promise<void> {
-		try {
-			const found = await analysis.findings(this.input, (progress) => {
-				// the last words of a worker can arrive after its answer
-				if (this.#sign === sign && this.#findingsSign !== sign) this.#progress = progress;
-			});
-			if (found === null || this.#sign !== sign) return;
-			this.#findings = found;
-			this.#findingsSign = sign;
-			this.#trouble = null;
-		} catch (error) {
-			this.#trouble = `The evidence could not be read: ${error instanceof Error ? error.message : String(error)}`;
-		} finally {
-			if (this.#sign === sign) this.#progress = null;
-		}
+		this.#live.follow();
 	}
 
 	/** Works out where every counted page stands, unless that is known. */
-	async findStandings(): Promise<void> {
-		const sign = this.#sign;
-		if (sign === '' || sign === this.#standingsSign) return;
-		this.#standingsSign = sign;
-		let isDone = false;
-		try {
-			const standings = await analysis.standings(this.input, (progress) => {
-				if (!isDone) this.#standingProgress = progress;
-			});
-			if (standings !== null && this.#sign === sign) this.#standings = standings;
-		} catch (error) {
-			this.#standingsSign = '';
-			this.#trouble = `The pages could not be scored: ${error instanceof Error ? error.message : String(error)}`;
-		} finally {
-			isDone = true;
-			this.#standingProgress = null;
-		}
+	findStandings(): Promise<void> {
+		return this.#live.findStandings();
+	}
+
+	/** Brings the runs of the counted pages up to date. Call from an effect. */
+	findRuns(): Promise<void> {
+		return this.#live.findRuns();
 	}
 
 	/** Stores a changed plan as a step that can be taken back. */
@@ -347,12 +317,6 @@ export class Session {
 export function letterOf(index: number): string {
 	const last = String.fromCharCode(65 + (index % 26));
 	return index < 26 ? last : letterOf(Math.floor(index / 26) - 1) + last;
-}
-
-function textSign(text: string): number {
-	let sign = 0;
-	for (let i = 0; i < text.length; i++) sign = (Math.imul(sign, 31) + text.charCodeAt(i)) | 0;
-	return sign;
 }
 
 export function provideSession(session: Session): void {

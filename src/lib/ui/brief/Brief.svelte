@@ -29,11 +29,13 @@
 	import { download } from '../parts/download';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
-	import { localDay, messageOf } from '../scout/desk.svelte';
+	import { localDay } from '../parts/local-day';
+	import { messageOf } from '$lib/data/trouble';
 	import { volumeShown } from '../scout/format';
 	import BriefSheet from './BriefSheet.svelte';
 	import Field from './Field.svelte';
 	import { voiceLineOf } from './voice-line';
+	import { keyed } from '../parts/keyed';
 
 	const session = useSession();
 
@@ -530,7 +532,7 @@
 			</p>
 			{#if draft.brief.secondary.length > 0}
 				<ul class="mt-1 max-h-72 overflow-y-auto border-y border-rule">
-					{#each draft.brief.secondary as secondary, i (secondary.phrase)}
+					{#each keyed(draft.brief.secondary, (secondary) => secondary.phrase) as { rowKey, item: secondary }, i (rowKey)}
 						<li class="flex items-center gap-3 border-b border-rule px-1 py-1 last:border-0">
 							<label class="flex min-w-0 flex-1 items-center gap-2">
 								<input

@@ -4,6 +4,7 @@
 	import type { Brief } from '$lib/core/brief';
 	import type { Client } from '$lib/data/db';
 	import { volumeShown } from '../scout/format';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		keyword: string;
@@ -94,7 +95,8 @@
 	{#if client && client.brands.length > 0}
 		<h3>Names</h3>
 		<ul>
-			{#each client.brands as { name, how } (name)}<li>
+			{#each keyed(client.brands, ({ name }) => name) as { rowKey, item: { name, how } } (rowKey)}<li
+				>
 					<strong>{name}</strong>{how ? `: ${how}` : ''}
 				</li>{/each}
 		</ul>

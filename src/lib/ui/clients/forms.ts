@@ -1,4 +1,4 @@
-import type { PlanForm } from '$lib/core/plan';
+import type { PlanForm } from '$lib/core/clients';
 import { putForms } from '$lib/data/clients';
 import type { Client } from '$lib/data/db';
 import { history } from '../frame/history.svelte';

@@ -1,11 +1,12 @@
 <!-- Deliver: how it will look, and the files to hand over. -->
 <script lang="ts">
+	import { messageOf } from '$lib/data/trouble';
 	import { resolve } from '$app/paths';
 	import DOMPurify from 'dompurify';
 	import { toast } from 'svelte-sonner';
 	import { htmlBodyOf, htmlPageOf } from '$lib/core/deliver';
 	import { slugOf } from '$lib/core/plan';
-	import { gapsOf, markdownOf, type TakeDoc } from '$lib/core/takes';
+	import { gapsOf, markdownOf, type TakeDoc } from '$lib/core/manuscript';
 	import { archiveOf } from '$lib/data/archive';
 	import { readWhole } from '$lib/data/assignments';
 	import { analysis } from '$lib/workers/client';
@@ -59,9 +60,7 @@
 				'application/zip'
 			);
 		} catch (error) {
-			toast.error(
-				`The archive could not be written: ${error instanceof Error ? error.message : String(error)}`
-			);
+			toast.error(`The archive could not be written: ${messageOf(error)}`);
 		} finally {
 			isPacking = false;
 		}

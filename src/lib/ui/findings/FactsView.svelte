@@ -13,6 +13,7 @@
 	import GroupTools from './GroupTools.svelte';
 	import TickedBar from './TickedBar.svelte';
 	import OpenPage from './OpenPage.svelte';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		findings: Findings;
@@ -165,7 +166,7 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-2 py-2">
-	{#if list.ticked.size > 0}
+	{#if list.tickedEntries.length > 0}
 		<TickedBar {list} {obstacle} />
 	{:else}
 		<input
@@ -229,7 +230,7 @@
 <div class="min-h-0 flex-1 overflow-y-auto pb-8">
 	{#if show === 'named'}
 		<ul aria-label="Sentences that name a body, law or standard">
-			{#each named.slice(0, most) as fact (fact.id)}
+			{#each keyed(named.slice(0, most), (fact) => fact.id) as { rowKey, item: fact } (rowKey)}
 				<li class="flex gap-3 border-b border-rule py-1.5">
 					<span class="w-24 flex-none text-xs">{@render source(fact)}</span>
 					<span class="min-w-0">{@render sentence(fact, fact.names[0] ?? '')}</span>
@@ -240,8 +241,8 @@
 		</ul>
 	{:else}
 		<ul bind:this={list.element} aria-label="Figures, those of most sources first">
-			{#each shown.slice(0, most) as group, at (group.id)}
-				{@const isOpen = list.open === group.id}
+			{#each keyed( shown.slice(0, most), (group) => list.keyOf(group) ) as { rowKey, item: group }, at (rowKey)}
+				{@const isOpen = list.isOpen(group)}
 				{@const first = factOf.get(group.values[0]!.fact)}
 				<li class="border-b border-rule py-1.5" class:struck={show === 'struck'}>
 					<div class="flex items-baseline gap-3">
@@ -249,7 +250,7 @@
 							type="checkbox"
 							class="checkbox self-center checkbox-xs"
 							aria-label="Tick {nameOf(group)}, {rangeShown(group)}"
-							checked={list.ticked.has(group.id)}
+							checked={list.isTicked(group)}
 							onchange={() => list.tick(group)}
 						/>
 						<button
@@ -261,7 +262,7 @@
 						>
 						<span class="w-32 text-right font-semibold">{rangeShown(group)}</span>
 						<span class="strip max-lg:hidden" aria-hidden="true">
-							{#if group.sources.length > 1}{#each group.values as value (value.ref)}{@const place =
+							{#if group.sources.length > 1}{#each keyed(group.values, (value) => value.ref) as { rowKey, item: value } (rowKey)}{@const place =
 										placeOf(value, group)}<i
 										class:range={place.width > 0}
 										class:own={value.origin === 'note'}
@@ -284,7 +285,7 @@
 					{#if isOpen}
 						<div class="pt-1 pb-2 pl-7">
 							<ul>
-								{#each group.values as value (value.ref)}
+								{#each keyed(group.values, (value) => value.ref) as { rowKey, item: value } (rowKey)}
 									{@const fact = factOf.get(value.fact)!}
 									{@const age = ageOf(fact)}
 									<li class="flex items-baseline gap-3 py-0.5">

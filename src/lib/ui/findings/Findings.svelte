@@ -1,8 +1,8 @@
 <!-- Findings: what the counted pages say, in terms, topics, questions and shape. -->
 <script lang="ts">
 	import { resolve } from '$app/paths';
-	import { shapeOfTake } from '$lib/core/standing';
-	import { measureDoc } from '$lib/core/takes';
+	import { shapeOfArticle } from '$lib/core/standing';
+	import { readArticle } from '$lib/core/measure';
 	import { indexTerms } from '$lib/core/text';
 	import { useSession } from '../assignment/session.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
@@ -22,20 +22,23 @@
 	const take = $derived(session.takes.at(-1));
 	/** The last take measured by the findings, or null without one. */
 	const measured = $derived(
-		take && findings ? measureDoc(take.doc, indexTerms(findings.terms), new Float64Array()) : null
+		take && findings
+			? readArticle(take.doc, { terms: indexTerms(findings.terms), runs: new Float64Array() })
+			: null
 	);
 	/** Uses of every term in the last take. */
 	const ours = $derived.by(() => {
 		if (!measured || !findings) return null;
-		const uses = new Map<string, number>();
-		for (const { counts } of measured)
-			for (const [t, n] of counts.all)
-				uses.set(findings.terms[t]!.key, (uses.get(findings.terms[t]!.key) ?? 0) + n);
-		return uses;
+		return new Map(
+			findings.terms.flatMap(({ key }, t): [string, number][] => {
+				const uses = measured.uses[t] ?? 0;
+				return uses > 0 ? [[key, uses]] : [];
+			})
+		);
 	});
 	const shape = $derived(
 		measured
-			? shapeOfTake(measured, {
+			? shapeOfArticle(measured, {
 					titleTag: session.plan?.titleTag ?? '',
 					description: session.plan?.description ?? ''
 				})
@@ -64,9 +67,9 @@
 {:else}
 	<section
 		class="flex h-full min-h-0 min-w-0 flex-col px-5 pt-3 max-lg:overflow-y-auto max-sm:px-3"
-		class:opacity-70={session.isBehind}
+		class:opacity-70={!session.isCurrent}
 		aria-label="Findings"
-		aria-busy={session.isBehind}
+		aria-busy={!session.isCurrent}
 	>
 		<div class="tabs flex items-end gap-5 border-b border-rule">
 			<div class="min-w-0 overflow-x-auto">

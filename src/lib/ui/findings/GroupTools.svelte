@@ -34,16 +34,16 @@
 		class="mt-2 flex max-w-sm gap-2"
 		onsubmit={(event) => {
 			event.preventDefault();
-			const name = new FormData(event.currentTarget).get('name');
-			if (typeof name === 'string') list.rename(entry, name);
+			list.rename(entry, list.typedName ?? list.nameOf(entry));
 		}}
 	>
 		<input
 			class="field min-w-0 flex-1"
-			name="name"
 			maxlength="200"
 			aria-label={naming}
-			value={list.nameOf(entry)}
+			bind:value={
+				() => list.typedName ?? list.nameOf(entry), (name: string) => (list.typedName = name)
+			}
 		/><button class="act">Rename</button>
 	</form>
 {/if}

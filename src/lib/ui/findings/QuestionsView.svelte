@@ -4,11 +4,11 @@
 	import {
 		OWN_AS_SOURCE,
 		questionRef,
-		QUESTION_KINDS,
 		type Answer,
 		type Findings,
 		type Question
 	} from '$lib/core/findings';
+	import { QUESTION_KINDS } from '$lib/core/reading';
 	import { writeCsv } from '$lib/core/keywords';
 	import { useSession } from '../assignment/session.svelte';
 	import { download } from '../parts/download';
@@ -20,6 +20,7 @@
 	import StruckList from './StruckList.svelte';
 	import TickedBar from './TickedBar.svelte';
 	import OpenPage from './OpenPage.svelte';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		findings: Findings;
@@ -134,7 +135,7 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-2 py-2">
-	{#if list.ticked.size > 0}
+	{#if list.tickedEntries.length > 0}
 		<TickedBar {list} />
 	{:else}
 		<input
@@ -226,8 +227,8 @@
 		<StruckList {list} entries={findings.struck.questions} />
 	{/if}
 	<ul bind:this={list.element} aria-label="Questions, those asked most first">
-		{#each shown as question, at (question.id)}
-			{@const isOpen = list.open === question.id}
+		{#each keyed( shown, (question) => list.keyOf(question) ) as { rowKey, item: question }, at (rowKey)}
+			{@const isOpen = list.isOpen(question)}
 			{@const onPage = question.answers.some(isOnPage)}
 			<li class="border-b border-rule py-1.5">
 				<div class="flex items-baseline gap-3">
@@ -235,7 +236,7 @@
 						type="checkbox"
 						class="checkbox self-center checkbox-xs"
 						aria-label="Tick {question.text}"
-						checked={list.ticked.has(question.id)}
+						checked={list.isTicked(question)}
 						onchange={() => list.tick(question)}
 					/>
 					<button
@@ -267,7 +268,7 @@
 					<div class="pt-1 pb-2 pl-7">
 						{#if question.wordings.length > 1}
 							<ul class="text-ink-2">
-								{#each question.wordings as wording (wording)}
+								{#each keyed(question.wordings, (wording) => wording) as { rowKey, item: wording } (rowKey)}
 									<li>
 										{wording}
 										<button
@@ -302,13 +303,15 @@
 	{#if findings.followUps.length > 0}
 		<h2 class="mt-5 border-b border-rule pb-1 text-base">Answered, and asked by nobody</h2>
 		<ul>
-			{#each findings.followUps as followUp (followUp.id)}
+			{#each keyed(findings.followUps, (followUp) => followUp.id) as { rowKey, item: followUp } (rowKey)}
 				<li class="border-b border-rule py-1.5">
 					<span class="flex items-baseline gap-3">
 						<span class="min-w-0 flex-1 font-serif text-[15px]">{followUp.text}</span>
 						<button class="linkish" onclick={() => addOwn(followUp.text)}>Take it in</button>
 					</span>
-					{#each followUp.answers.slice(0, 1) as one (one.text)}{@render answer(one)}{/each}
+					{#each keyed(followUp.answers.slice(0, 1), (one) => one.text) as { rowKey, item: one } (rowKey)}{@render answer(
+							one
+						)}{/each}
 				</li>
 			{/each}
 		</ul>

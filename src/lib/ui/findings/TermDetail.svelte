@@ -12,6 +12,7 @@
 	import { useSession } from '../assignment/session.svelte';
 	import OpenPage from './OpenPage.svelte';
 	import type { TermRow } from './term-rows';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		row: TermRow;
@@ -31,12 +32,15 @@
 
 	$effect(() => {
 		const { phrase, verbs, variants } = term;
-		const evidence = session.input;
+		const { analysed } = session;
+		if (!analysed) return;
 		let isStale = false;
 		contexts = null;
-		void analysis.context(evidence, $state.snapshot({ phrase, verbs, variants })).then((found) => {
-			if (!isStale) contexts = found;
-		});
+		void analysis
+			.context(analysed.evidence, $state.snapshot({ phrase, verbs, variants }))
+			.then((found) => {
+				if (!isStale) contexts = found;
+			});
 		return () => {
 			isStale = true;
 		};
@@ -214,7 +218,8 @@
 			bind:value={other}
 		/>
 		<datalist id="other-terms"
-			>{#each findings.terms as one (one.key)}{#if one.key !== term.key}<option value={one.phrase}
+			>{#each keyed(findings.terms, (one) => one.key) as { rowKey, item: one } (rowKey)}{#if one.key !== term.key}<option
+						value={one.phrase}
 					></option>{/if}{/each}</datalist
 		>
 		<button class="act">Merge</button>
@@ -223,7 +228,7 @@
 {#if company.length > 0}
 	<p class="mt-2 text-ink-2">
 		Keeps company with
-		{#each company.slice(0, 5) as one, i (one.key)}
+		{#each keyed(company.slice(0, 5), (one) => one.key) as { rowKey, item: one }, i (rowKey)}
 			<span class="mr-1 whitespace-nowrap"
 				><button class="linkish font-serif" onclick={() => onchoose(one.key)}>{one.phrase}</button
 				>{i === lastOfCompany ? '.' : ','}</span
@@ -243,7 +248,7 @@
 		</p>
 		<table class="mt-1 w-full">
 			<tbody>
-				{#each term.uses as use (use.page)}
+				{#each keyed(term.uses, (use) => use.page) as { rowKey, item: use } (rowKey)}
 					<tr
 						><td class="w-6 font-semibold">{letters.get(use.page)}</td><td
 							>{use.count}

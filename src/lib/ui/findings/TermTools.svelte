@@ -5,6 +5,7 @@
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
 	import { NO_FILTER, TERM_SORTS, type TermFilter, type TermSort } from './term-rows';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		filter: TermFilter;
@@ -144,7 +145,7 @@
 			value={filter.search}
 			oninput={(event) => set({ search: event.currentTarget.value })}
 		/>
-		{#each choices as { label, field, width, options } (field)}<Choice
+		{#each keyed(choices, ({ field }) => field) as { rowKey, item: { label, field, width, options } } (rowKey)}<Choice
 				{label}
 				class={width}
 				{options}

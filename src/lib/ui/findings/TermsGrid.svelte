@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { MediaQuery } from 'svelte/reactivity';
 	import type { Findings, Term, TermWeight } from '$lib/core/findings';
-	import { termStateOf } from '$lib/core/takes';
+	import { termStateOf } from '$lib/core/standing';
 	import { RowWindow } from '../parts/row-window.svelte';
 	import StateMark from '../parts/StateMark.svelte';
 	import { toggled } from './group-list.svelte';

@@ -10,12 +10,13 @@
 	let { list, obstacle = '' }: Props = $props();
 
 	const first = $derived(list.tickedEntries[0]);
-	const isAble = $derived(list.ticked.size > 1 && obstacle === '');
+	const isAble = $derived(list.tickedEntries.length > 1 && obstacle === '');
 </script>
 
-<strong>{list.ticked.size} ticked</strong>
+<strong>{list.tickedEntries.length} ticked</strong>
 <button class="act max-w-md truncate" disabled={!isAble} onclick={() => list.merge()}
 	>{isAble && first ? `Merge into “${list.nameOf(first)}”` : 'Merge'}</button
 >
-{#if list.ticked.size > 1 && obstacle !== ''}<span class="text-ink-2">{obstacle}</span>{/if}
+{#if list.tickedEntries.length > 1 && obstacle !== ''}<span class="text-ink-2">{obstacle}</span
+	>{/if}
 <button class="linkish" onclick={() => list.untick()}>Untick</button>

@@ -9,6 +9,7 @@
 	import GroupTools from './GroupTools.svelte';
 	import StruckList from './StruckList.svelte';
 	import TickedBar from './TickedBar.svelte';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		findings: Findings;
@@ -87,7 +88,7 @@
 </script>
 
 <div class="flex flex-wrap items-center gap-x-3 gap-y-1 py-2">
-	{#if list.ticked.size > 0}
+	{#if list.tickedEntries.length > 0}
 		<TickedBar {list} />
 	{:else}
 		<input
@@ -119,15 +120,15 @@
 		<StruckList {list} entries={findings.struck.topics} />
 	{/if}
 	<ul bind:this={list.element} aria-label="Topics in their usual order">
-		{#each rows as { topic, isInner }, at (topic.id)}
-			{@const isOpen = list.open === topic.id}
+		{#each keyed( rows, ({ topic }) => list.keyOf(topic) ) as { rowKey, item: { topic, isInner } }, at (rowKey)}
+			{@const isOpen = list.isOpen(topic)}
 			<li class="border-b border-rule py-1.5" class:pl-6={isInner}>
 				<div class="flex items-baseline gap-3">
 					<input
 						type="checkbox"
 						class="checkbox self-center checkbox-xs"
 						aria-label="Tick {topic.label}"
-						checked={list.ticked.has(topic.id)}
+						checked={list.isTicked(topic)}
 						onchange={() => list.tick(topic)}
 					/>
 					<button
@@ -160,7 +161,7 @@
 					<div class="grid gap-x-8 pt-2 pb-3 pl-7 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
 						<div>
 							<ul>
-								{#each byLetter(topic) as h (h.ref + h.section)}
+								{#each keyed(byLetter(topic), (h) => h.ref + h.section) as { rowKey, item: h } (rowKey)}
 									<li class="flex items-start gap-2 py-1">
 										<input
 											type="checkbox"
@@ -226,7 +227,7 @@
 	{#if findings.ownTopics.length > 0}
 		<h2 class="mt-5 border-b border-rule pb-1 text-base">Nobody covers it</h2>
 		<ul>
-			{#each findings.ownTopics as topic (topic.id)}
+			{#each keyed(findings.ownTopics, (topic) => topic.id) as { rowKey, item: topic } (rowKey)}
 				<li class="flex items-baseline gap-4 border-b border-rule py-1.5">
 					<span class="min-w-0 flex-1 font-serif text-[15px]">{topic.label}</span>
 					<span class="text-ink-2"

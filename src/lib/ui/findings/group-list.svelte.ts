@@ -1,5 +1,6 @@
 import { joinGroups, nameGroup, partGroup, strikeGroup, type GroupEdits } from '$lib/core/findings';
 import type { Session } from '../assignment/session.svelte';
+import { RowKeys } from './row-keys';
 
 interface Options<T> {
 	readonly session: Session;
@@ -14,30 +15,53 @@ interface Options<T> {
 }
 
 /**
- * What is ticked and open in a list of merged findings, and how its entries are merged, split,
- * named, struck out and brought back. Each step can be undone and outlives changes of the pages.
+ * What is ticked, open and typed in a list of merged findings, and how its entries are merged, split,
+ * named, struck out and brought back. Each step can be undone and outlives changes of the pages; what
+ * is open, ticked or typed stays when the findings are worked out anew.
  */
 export class GroupList<T extends { readonly id: string }> {
-	ticked = $state.raw<ReadonlySet<string>>(new Set());
+	/** Keys of the ticked rows. */
+	#ticked = $state.raw<ReadonlySet<string>>(new Set());
+	/** Key of the open row. */
+	#open = $state<string | null>(null);
 	/** Parts ticked inside the open entry, by their names. */
 	parting = $state.raw<ReadonlySet<string>>(new Set());
-	open = $state<string | null>(null);
+	/** Name typed for the open entry and not given yet; null: none. */
+	typedName = $state<string | null>(null);
 	element = $state<HTMLElement>();
-	readonly tickedEntries: readonly T[] = $derived.by(() =>
-		this.#options.entries().filter(({ id }) => this.ticked.has(id))
-	);
 	readonly #options: Options<T>;
+	readonly #rows: RowKeys<T>;
+	readonly #keys: ReadonlyMap<T, string> = $derived.by(() =>
+		this.#rows.of(this.#options.entries())
+	);
+	readonly tickedEntries: readonly T[] = $derived.by(() =>
+		this.#options.entries().filter((entry) => this.isTicked(entry))
+	);
 
 	constructor(options: Options<T>) {
 		this.#options = options;
+		this.#rows = new RowKeys(options.refsOf);
+	}
+
+	/** Key of an entry's row: no other row has it, and the row keeps it. */
+	keyOf(entry: T): string {
+		return this.#keys.get(entry) ?? entry.id;
+	}
+
+	isTicked(entry: T): boolean {
+		return this.#ticked.has(this.keyOf(entry));
+	}
+
+	isOpen(entry: T): boolean {
+		return this.#open === this.keyOf(entry);
 	}
 
 	tick(entry: T): void {
-		this.ticked = toggled(this.ticked, entry.id);
+		this.#ticked = toggled(this.#ticked, this.keyOf(entry));
 	}
 
 	untick(): void {
-		this.ticked = new Set();
+		this.#ticked = new Set();
 	}
 
 	tickPart(ref: string): void {
@@ -45,8 +69,9 @@ export class GroupList<T extends { readonly id: string }> {
 	}
 
 	toggleOpen(entry: T): void {
-		this.open = this.open === entry.id ? null : entry.id;
+		this.#open = this.isOpen(entry) ? null : this.keyOf(entry);
 		this.parting = new Set();
+		this.typedName = null;
 	}
 
 	partsOf(entry: T): string[] {
@@ -101,6 +126,7 @@ export class GroupList<T extends { readonly id: string }> {
 	rename(entry: T, name: string): void {
 		const { refsOf, nameOf } = this.#options;
 		const plain = name.trim();
+		this.typedName = null;
 		if (plain === nameOf(entry)) return;
 		const refs = refsOf(entry);
 		this.#edit(

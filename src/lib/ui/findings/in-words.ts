@@ -1,4 +1,4 @@
-import { NUMBER_NAMES } from '$lib/core/findings';
+import { NUMBER_NAMES } from '$lib/core/reading';
 
 /** A count as running text has it: words up to twelve, figures beyond. */
 export function inWords(n: number): string {

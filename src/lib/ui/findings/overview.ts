@@ -1,4 +1,6 @@
-import { HABITS, type FactGroup, type Findings, type Term } from '$lib/core/findings';
+import { andList } from '$lib/core/text';
+import { HABITS } from '$lib/core/reading';
+import { type FactGroup, type Findings, type Term } from '$lib/core/findings';
 import { rangeShown } from './figures';
 import { capital, inWords } from './in-words';
 
@@ -143,6 +145,6 @@ export function habitsShown({ habits, pages }: Findings): string[] {
 				: i === 0
 					? `${inWords(count)} of ${inWords(pages.length)}`
 					: inWords(count);
-		return `${who} ${done.length === 1 ? done[0] : `${done.slice(0, -1).join(', ')} and ${done.at(-1)}`}`;
+		return `${who} ${andList(done)}`;
 	});
 }

@@ -1,6 +1,6 @@
 import { briefStateOf } from '$lib/core/brief';
 import { plannedWords } from '$lib/core/plan';
-import { docText } from '$lib/core/takes';
+import { docText } from '$lib/core/manuscript';
 import { countWords } from '$lib/core/text';
 import type { Session } from '../assignment/session.svelte';
 

@@ -400,7 +400,7 @@
 				<p class="py-2 text-ink-2">
 					{countOf(session.counted.length, 'page')} counted{asideCount > 0
 						? `, ${asideCount} set aside`
-						: ''}. {session.findings && !session.isBehind
+						: ''}. {session.findings && session.isCurrent
 						? `Findings: ${session.findings.terms.length} terms, ${countOf(session.findings.topics.length, 'topic')}, ${countOf(session.findings.questions.length, 'question')}, ${countOf(session.findings.facts.length, 'fact')}.`
 						: session.counted.length > 0
 							? 'Findings follow…'

@@ -1,9 +1,8 @@
 <!-- The gathered pages: what each is, how it fits, and whether it counts. -->
 <script lang="ts">
-	import { isQuestion } from '$lib/core/findings';
-	import { keptBlocksOf, textOf } from '$lib/core/pages';
+	import { isQuestion } from '$lib/core/reading';
+	import { keptBlocksOf, textOf, type AlikePage } from '$lib/core/pages';
 	import { countWords } from '$lib/core/text';
-	import type { AlikePage } from '$lib/core/pages';
 	import type { AwaitedPage, Page } from '$lib/data/db';
 
 	interface Props {

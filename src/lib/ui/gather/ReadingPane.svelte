@@ -95,10 +95,16 @@
 	});
 	$effect(() => {
 		if (shows !== 'brings') return;
-		const { article, struck } = page;
+		const { article, struck, sign, name } = page;
 		let isLeft = false;
 		void analysis
-			.brings({ id, article: $state.snapshot(article) as Page['article'], struck: [...struck] })
+			.brings({
+				id,
+				name,
+				sign,
+				article: $state.snapshot(article) as Page['article'],
+				struck: [...struck]
+			})
 			.then((found) => {
 				if (!isLeft) brings = found;
 			});

@@ -5,6 +5,7 @@
 	import type { Page } from '$lib/data/db';
 	import { lookUp } from '$lib/services/search';
 	import { countOf, type WantedAddress } from './import-evidence';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		keyword: string;
@@ -110,7 +111,7 @@
 			>
 		</p>
 		<ul class="mt-1 max-h-56 overflow-y-auto">
-			{#each shown as result (result.address)}
+			{#each keyed(shown, (result) => result.address) as { rowKey, item: result } (rowKey)}
 				{@const { position, address, title, strength, kind, date } = result}
 				<li class="border-b border-rule">
 					<label class="flex items-baseline gap-2 py-1" class:text-ink-2={isHere(result)}>

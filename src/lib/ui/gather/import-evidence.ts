@@ -1,3 +1,4 @@
+import { andList } from '$lib/core/text';
 import { readClientFile, readLinkMap } from '$lib/core/clients';
 import {
 	phraseKeyOf,
@@ -9,13 +10,13 @@ import type { NoteKind } from '$lib/core/notes';
 import {
 	addressKeyOf,
 	alikePagesOf,
-	FETCH_LIMITS,
 	isSamePage,
 	struckBy,
 	textOf,
 	type ResultPlace,
 	type StrikeRule
 } from '$lib/core/pages';
+import { FETCH_LIMITS } from '$lib/core/services';
 import { changeAssignment } from '$lib/data/assignments';
 import {
 	addClient,
@@ -253,7 +254,7 @@ class Desk {
 			return false;
 		}
 		const id = crypto.randomUUID();
-		const { article, judgement, source, sketch } = cleaned;
+		const { article, sign, judgement, source, sketch } = cleaned;
 		this.#pages.push({
 			id,
 			assignment: this.assignment.id,
@@ -262,6 +263,7 @@ class Desk {
 			origin: item.origin,
 			order: this.order++,
 			article,
+			sign,
 			judgement,
 			counted: !judgement.proposeAside,
 			struck: struckByAll(this.assignment.strikeRules, article),
@@ -434,7 +436,7 @@ class Desk {
 		].filter(Boolean);
 		if (said.length === 0)
 			return `Kept ${countOf(this.#awaited.length, 'address', 'addresses')} to try again`;
-		return `Brought in ${said.length > 1 ? `${said.slice(0, -1).join(', ')} and ${said.at(-1)}` : said[0]}`;
+		return `Brought in ${andList(said)}`;
 	}
 
 	#stops(): boolean {

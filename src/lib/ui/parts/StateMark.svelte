@@ -1,6 +1,6 @@
 <!-- Shape of a term's state: hollow ring, half-filled ring, filled dot, dot in a ring. -->
 <script lang="ts">
-	import type { TermState } from '$lib/core/takes';
+	import type { TermState } from '$lib/core/standing';
 
 	let { state }: { state: TermState } = $props();
 </script>

@@ -1,19 +1,19 @@
 <!-- Our plan beside the outline of a page, each heading with its counterpart. -->
 <script lang="ts">
 	import { keptBlocksOf, sectionsOf, textOf } from '$lib/core/pages';
-	import { faqPlaces } from '$lib/core/findings';
+	import { faqPlaces } from '$lib/core/reading';
 	import { countWords } from '$lib/core/text';
 	import { topicMatcher } from '$lib/core/plan';
 	import OpenPage from '../findings/OpenPage.svelte';
-	import { usePlanDesk } from './desk.svelte';
+	import { usePlanEditor } from './plan-editor.svelte';
 
 	interface Props {
 		page: string;
 		onclose: () => void;
 	}
 	let { page, onclose }: Props = $props();
-	const desk = usePlanDesk();
-	const { session } = desk;
+	const editor = usePlanEditor();
+	const { session } = editor;
 
 	const found = $derived(session.pages.find(({ id }) => id === page));
 	const theirSections = $derived(
@@ -35,17 +35,17 @@
 				: []
 		);
 	});
-	const match = $derived(desk.findings ? topicMatcher(desk.findings) : null);
+	const match = $derived(editor.findings ? topicMatcher(editor.findings) : null);
 	/** Our section for each section of the page: that of its topic, else one whose heading speaks of the same. */
 	const pairs = $derived.by(() => {
-		const sections = desk.plan?.sections ?? [];
+		const sections = editor.plan?.sections ?? [];
 		const pairsOf = new Map<number, string>();
 		for (const heading of theirs) {
-			const topic = desk.findings?.topics.find(({ headings }) =>
+			const topic = editor.findings?.topics.find(({ headings }) =>
 				headings.some((h) => h.page === page && h.section === heading.section)
 			);
 			const ours = sections.find((section) =>
-				desk.topicsOf(section).some((one) => one.id === topic?.id)
+				editor.topicsOf(section).some((one) => one.id === topic?.id)
 			);
 			const spoken =
 				ours ??
@@ -64,7 +64,7 @@
 	const letter = $derived(session.letters.get(page) ?? '');
 
 	function topicAt(section: number) {
-		return desk.findings?.topics.find(({ headings }) =>
+		return editor.findings?.topics.find(({ headings }) =>
 			headings.some((h) => h.page === page && h.section === section)
 		);
 	}
@@ -79,13 +79,13 @@
 </div>
 <div class="grid min-h-0 flex-1 grid-cols-2 gap-6 overflow-y-auto pb-16 max-md:grid-cols-1">
 	<ol aria-label="Our plan">
-		{#each desk.plan?.sections ?? [] as section (section.id)}
+		{#each editor.plan?.sections ?? [] as section (section.id)}
 			<li
 				class="line"
 				style:padding-left="{Math.max(0, section.level - 2) * 20}px"
 				class:lone={!covered.has(section.id) && section.level > 1}
 			>
-				<span class="w-8 text-ink-2">{desk.numbers.get(section.id)}</span>
+				<span class="w-8 text-ink-2">{editor.numbers.get(section.id)}</span>
 				<span class="min-w-0 flex-1 font-serif"
 					>{section.level === 1 ? 'The opening' : section.heading}</span
 				>
@@ -105,12 +105,12 @@
 				style:padding-left="{Math.max(0, heading.level - 2) * 20}px"
 				class:lone={!ours}
 			>
-				<span class="w-8 text-secondary">{ours ? desk.numbers.get(ours) || 'top' : ''}</span>
+				<span class="w-8 text-secondary">{ours ? editor.numbers.get(ours) || 'top' : ''}</span>
 				<span class="min-w-0 flex-1"
 					><span class="font-serif">{heading.text}</span>
 					{#if !ours && topic}<button
 							class="linkish ml-2 text-xs"
-							onclick={() => desk.takeTopics([topic])}>Take the topic in</button
+							onclick={() => editor.takeTopics([topic])}>Take the topic in</button
 						>{/if}</span
 				>
 				<span class="text-xs"><OpenPage {page} says={heading.text} label="H{heading.level}" /></span

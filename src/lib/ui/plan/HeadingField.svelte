@@ -3,7 +3,7 @@
 	import { headingIssues, headingsFor, plainOf, type PlanSection } from '$lib/core/plan';
 	import Popup from '../parts/Popup.svelte';
 	import MenuItems from '../parts/MenuItems.svelte';
-	import { usePlanDesk } from './desk.svelte';
+	import { usePlanEditor } from './plan-editor.svelte';
 
 	interface Props {
 		section: PlanSection;
@@ -11,26 +11,26 @@
 		isChosen: boolean;
 	}
 	let { section, number, isChosen }: Props = $props();
-	const desk = usePlanDesk();
+	const editor = usePlanEditor();
 	/** What is being typed; null: nothing. */
 	let typed = $state<string | null>(null);
 
 	const isOpening = $derived(section.level === 1);
 	const others = $derived(
-		(desk.plan?.sections ?? [])
+		(editor.plan?.sections ?? [])
 			.filter(({ id, level }) => id !== section.id && level > 1)
 			.map(({ heading }) => heading)
 	);
 	const issues = $derived.by(() => {
-		const { plan, findings } = desk;
+		const { plan, findings } = editor;
 		if (typed === null || !plan || !findings) return [];
 		return headingIssues(typed, { id: section.id, sections: plan.sections }, findings);
 	});
 	const alternatives = $derived.by(() => {
-		const { findings } = desk;
+		const { findings } = editor;
 		if (!isChosen || isOpening || !findings) return [];
 		const taken = new Set([...others, section.heading].map(plainOf));
-		return desk
+		return editor
 			.topicsOf(section)
 			.flatMap((topic) => headingsFor(topic, findings, taken))
 			.slice(0, 7);
@@ -39,7 +39,7 @@
 	function save(heading: string) {
 		typed = null;
 		if (heading !== section.heading)
-			desk.changeSection(section.id, `Renamed a section “${heading}”`, { heading });
+			editor.changeSection(section.id, `Renamed a section “${heading}”`, { heading });
 	}
 </script>
 

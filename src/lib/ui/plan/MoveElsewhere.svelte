@@ -1,7 +1,7 @@
 <!-- Where else something placed could stand, what that would cost, and the way there. -->
 <script lang="ts">
-	import type { PlanSection } from '$lib/core/plan';
-	import { usePlanDesk, type Placeable } from './desk.svelte';
+	import type { PlanSection, Placeable } from '$lib/core/plan';
+	import { usePlanEditor } from './plan-editor.svelte';
 
 	interface Props {
 		kind: Placeable;
@@ -13,10 +13,10 @@
 		elsewhere: readonly { readonly other: PlanSection; readonly fit: number }[];
 	}
 	let { kind, id, section, here, elsewhere }: Props = $props();
-	const desk = usePlanDesk();
+	const editor = usePlanEditor();
 
 	function moveTo(into: string) {
-		if (into !== '') desk.put({ kind, ids: [id], from: section.id }, into);
+		if (into !== '') editor.put({ kind, ids: [id], from: section.id }, into);
 	}
 </script>
 
@@ -24,7 +24,7 @@
 	<ul class="mt-2" aria-label="Where else it could stand">
 		{#each elsewhere as { other, fit } (other.id)}
 			<li class="flex items-baseline gap-2 text-ink-2">
-				<span class="min-w-0 flex-1 truncate">{desk.headingOf(other.id)}</span>
+				<span class="min-w-0 flex-1 truncate">{editor.headingOf(other.id)}</span>
 				<span title="against {here.toFixed(2)} here"
 					>{fit.toFixed(2)} ({fit >= here ? '+' : '−'}{Math.abs(fit - here).toFixed(2)})</span
 				>
@@ -40,7 +40,7 @@
 	onchange={(event) => moveTo(event.currentTarget.value)}
 >
 	<option value="">Move to …</option>
-	{#each desk.plan?.sections ?? [] as other (other.id)}{#if other.id !== section.id}<option
-				value={other.id}>{desk.numbers.get(other.id)} {desk.headingOf(other.id)}</option
+	{#each editor.plan?.sections ?? [] as other (other.id)}{#if other.id !== section.id}<option
+				value={other.id}>{editor.numbers.get(other.id)} {editor.headingOf(other.id)}</option
 			>{/if}{/each}
 </select>

@@ -1,29 +1,30 @@
 <!-- What stands in a section: terms, questions, facts and notes as small marks that open to reasons. -->
 <script lang="ts">
 	import Lock from '@lucide/svelte/icons/lock';
-	import { conflictsIn, type PlanSection } from '$lib/core/plan';
+	import { conflictsIn, type PlanSection, type Placeable } from '$lib/core/plan';
 	import { rangeShown } from '../findings/figures';
 	import StateMark from '../parts/StateMark.svelte';
-	import { usePlanDesk, type Placeable } from './desk.svelte';
+	import { usePlanEditor } from './plan-editor.svelte';
 	import Why from './Why.svelte';
 	import WhyHeld from './WhyHeld.svelte';
 	import WhyHere from './WhyHere.svelte';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		section: PlanSection;
 		isChosen: boolean;
 	}
 	let { section, isChosen }: Props = $props();
-	const desk = usePlanDesk();
-	const { session } = desk;
+	const editor = usePlanEditor();
+	const { session } = editor;
 
-	const findings = $derived(desk.findings);
+	const findings = $derived(editor.findings);
 	const phrases = $derived(new Map(findings?.terms.map((term) => [term.key, term.phrase])));
 	const SHOWN = 12;
 	const shown = $derived(isChosen ? section.terms : section.terms.slice(0, SHOWN));
 	const conflicts = $derived(findings ? conflictsIn(section, findings) : []);
 	const formats = $derived.by(() => {
-		const topics = desk.topicsOf(section);
+		const topics = editor.topicsOf(section);
 		return (['steps', 'list', 'table'] as const).flatMap((format) => {
 			const share = Math.max(0, ...topics.map((topic) => topic.formats[format]));
 			return share >= 0.34
@@ -56,18 +57,18 @@
 	}
 
 	function drag(event: DragEvent, kind: Placeable, id: string) {
-		desk.dragged = { kind, ids: [id], from: section.id };
-		event.dataTransfer?.setData('text/plain', desk.nameOf(kind, id));
+		editor.dragged = { kind, ids: [id], from: section.id };
+		event.dataTransfer?.setData('text/plain', editor.nameOf(kind, id));
 		event.stopPropagation();
 	}
 </script>
 
 <p class="flex flex-wrap gap-x-4 gap-y-0.5 pl-[52px] max-sm:pl-2">
-	{#each shown as placement (placement.term)}
+	{#each keyed(shown, (placement) => placement.term) as { rowKey, item: placement } (rowKey)}
 		<Why
 			look="inline-flex items-center gap-1.5 hover:text-accent"
 			ondragstart={(event: DragEvent) => drag(event, 'term', placement.term)}
-			ondragend={() => (desk.dragged = null)}
+			ondragend={() => (editor.dragged = null)}
 		>
 			{#snippet label()}<StateMark state="placed" />{phrases.get(placement.term) ??
 					placement.term}{#if placement.uses > 1}<span class="text-ink-2">×{placement.uses}</span
@@ -80,8 +81,8 @@
 			>and {section.terms.length - shown.length} more</span
 		>{/if}
 	{#if !isChosen}
-		{#each section.questions as { question, reason } (question)}
-			<span class="text-primary" title={reason}>? {desk.nameOf('question', question)}</span>
+		{#each keyed(section.questions, ({ question }) => question) as { rowKey, item: { question, reason } } (rowKey)}
+			<span class="text-primary" title={reason}>? {editor.nameOf('question', question)}</span>
 		{/each}
 		{#if section.facts.length > 0}<span class="text-ink-2"
 				>= {section.facts.length}
@@ -92,8 +93,8 @@
 				{section.notes.length === 1 ? 'note' : 'notes'}</span
 			>{/if}
 	{/if}
-	{#each conflicts as { figure } (figure.id)}<span class="text-accent"
-			>= {figure.label || 'a figure'}: {rangeShown(figure)}, sources differ</span
+	{#each keyed(conflicts, ({ figure }) => figure.id) as { rowKey, item: { figure } } (rowKey)}<span
+			class="text-accent">= {figure.label || 'a figure'}: {rangeShown(figure)}, sources differ</span
 		>{/each}
 	{#if section.terms.length + section.questions.length + section.facts.length + section.notes.length === 0}<span
 			class="text-ink-2">nothing placed here</span
@@ -109,7 +110,7 @@
 		class="flex items-baseline gap-2"
 		draggable="true"
 		ondragstart={(event) => drag(event, kind, id)}
-		ondragend={() => (desk.dragged = null)}
+		ondragend={() => (editor.dragged = null)}
 	>
 		<Why
 			look="min-w-0 truncate text-left hover:text-accent {kind === 'question'
@@ -125,32 +126,40 @@
 		</Why>
 		<button
 			class="linkish text-xs whitespace-nowrap"
-			aria-label="Take out: {desk.nameOf(kind, id)}"
-			onclick={() => desk.takeOut(kind, id, section.id)}>Take out</button
+			aria-label="Take out: {editor.nameOf(kind, id)}"
+			onclick={() => editor.takeOut(kind, id, section.id)}>Take out</button
 		>
 	</li>
 {/snippet}
 {#if isChosen}
 	<ul class="mt-1 pl-[52px] max-sm:pl-2">
-		{#each section.questions as placed (placed.question)}
+		{#each keyed(section.questions, (placed) => placed.question) as { rowKey, item: placed } (rowKey)}
 			{@render held('question', placed.question, placed, '?')}
 		{/each}
-		{#each section.facts as placed (placed.fact)}
+		{#each keyed(section.facts, (placed) => placed.fact) as { rowKey, item: placed } (rowKey)}
 			{@render held('fact', placed.fact, placed, `= ${signOf(sources.get(placed.fact))}`)}
 		{/each}
-		{#each section.notes as placed (placed.note)}
+		{#each keyed(section.notes, (placed) => placed.note) as { rowKey, item: placed } (rowKey)}
 			{@render held('note', placed.note, placed, signOf(sources.get(placed.note)))}
 		{/each}
-		{#each formats as format (format)}<li class="text-ink-2">{format}.</li>{/each}
-		{#each section.refused as term (term)}
+		{#each keyed(formats, (format) => format) as { rowKey, item: format } (rowKey)}<li
+				class="text-ink-2"
+			>
+				{format}.
+			</li>{/each}
+		{#each keyed(section.refused, (term) => term) as { rowKey, item: term } (rowKey)}
 			<li class="text-ink-2">
 				does not take <s>{phrases.get(term) ?? term}</s>
 				<button
 					class="linkish text-xs"
 					onclick={() =>
-						desk.changeSection(section.id, `“${phrases.get(term) ?? term}” may stand here again`, {
-							refused: section.refused.filter((other) => other !== term)
-						})}>Let it</button
+						editor.changeSection(
+							section.id,
+							`“${phrases.get(term) ?? term}” may stand here again`,
+							{
+								refused: section.refused.filter((other) => other !== term)
+							}
+						)}>Let it</button
 				>
 			</li>
 		{/each}

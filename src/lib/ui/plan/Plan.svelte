@@ -1,5 +1,6 @@
 <!-- Plan: the pool of evidence at the left, the outline with everything in its place at the right. -->
 <script lang="ts">
+	import { messageOf } from '$lib/data/trouble';
 	import { resolve } from '$app/paths';
 	import { dragHandleZone } from 'svelte-dnd-action';
 	import { toast } from 'svelte-sonner';
@@ -7,9 +8,10 @@
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import MenuItems from '../parts/MenuItems.svelte';
+	import ProgressLine from '../parts/ProgressLine.svelte';
 	import Popup from '../parts/Popup.svelte';
 	import ComparePage from './ComparePage.svelte';
-	import { providePlanDesk } from './desk.svelte';
+	import { providePlanEditor } from './plan-editor.svelte';
 	import EvidenceChanges from './EvidenceChanges.svelte';
 	import SaveForm from './SaveForm.svelte';
 	import PlanStrip from './PlanStrip.svelte';
@@ -20,20 +22,20 @@
 	import StartFrom from './StartFrom.svelte';
 
 	const session = useSession();
-	const desk = providePlanDesk(session);
+	const editor = providePlanEditor(session);
 	let showsWarnings = $state(false);
 	let showsStart = $state(false);
 	let savesForm = $state(false);
 	let compared = $state<string | null>(null);
 
-	const plan = $derived(desk.plan);
-	const findings = $derived(desk.findings);
+	const plan = $derived(editor.plan);
+	const findings = $derived(editor.findings);
 	/** A plan is made from the evidence as it stands, so it waits until all of that is read. */
-	const isBusy = $derived(desk.isWorking || !session.isCurrent);
+	const isBusy = $derived(editor.isWorking || !session.isCurrent);
 	/** Rows as drag and drop holds them; its own order stands only while something is dragged. */
 	let dragged = $state.raw<PlanSection[] | null>(null);
 	const rows = $derived(dragged ?? [...(plan?.sections ?? [])]);
-	const difference = $derived(desk.words - (findings?.targetWords ?? 0));
+	const difference = $derived(findings ? editor.words - findings.targetWords : 0);
 
 	$effect(() =>
 		actions.offer(() =>
@@ -41,7 +43,7 @@
 				? [
 						{
 							label: plan ? 'Propose the plan again' : 'Propose a plan',
-							run: () => void desk.propose()
+							run: () => void editor.propose()
 						},
 						{
 							label: 'Start from an outline',
@@ -50,9 +52,9 @@
 						},
 						...(plan
 							? [
-									{ label: 'Place the rest', also: 'terms', run: () => void desk.placeRest() },
-									{ label: 'Add a section', run: () => desk.addSection() },
-									{ label: 'Fit the budgets to the target', run: () => desk.fit() },
+									{ label: 'Place the rest', also: 'terms', run: () => void editor.placeRest() },
+									{ label: 'Add a section', run: () => editor.addSection() },
+									{ label: 'Fit the budgets to the target', run: () => editor.fit() },
 									...HAND_OVERS.map((as) => ({
 										label: as[0],
 										also: 'plan file',
@@ -70,9 +72,7 @@
 		try {
 			await handOver(session, plan, findings, as);
 		} catch (error) {
-			toast.error(
-				`The file could not be made: ${error instanceof Error ? error.message : String(error)}`
-			);
+			toast.error(`The file could not be made: ${messageOf(error)}`);
 		}
 	}
 
@@ -92,25 +92,25 @@
 		let to = from + 1;
 		while (to < plan.sections.length && plan.sections[to]!.level > plan.sections[from]!.level) to++;
 		const own = new Set(plan.sections.slice(from, to).map((section) => section.id));
-		desk.change(
+		editor.change(
 			'Moved a section',
 			placeSection(plan.sections, id, before.filter((other) => !own.has(other)).length)
 		);
 	}
 
 	function onkeydown(event: KeyboardEvent) {
-		const { chosen } = desk;
+		const { chosen } = editor;
 		if (!event.altKey || !plan || chosen === null || compared) return;
 		const done: Record<string, () => void> = {
-			ArrowUp: () => desk.move(chosen, -1),
-			ArrowDown: () => desk.move(chosen, 1),
-			ArrowRight: () => desk.indent(chosen, 1),
-			ArrowLeft: () => desk.indent(chosen, -1),
-			m: () => desk.merge(chosen),
-			s: () => desk.split(chosen),
-			d: () => desk.duplicate(chosen),
-			l: () => desk.toggleLock(chosen),
-			Delete: () => desk.remove(chosen)
+			ArrowUp: () => editor.move(chosen, -1),
+			ArrowDown: () => editor.move(chosen, 1),
+			ArrowRight: () => editor.indent(chosen, 1),
+			ArrowLeft: () => editor.indent(chosen, -1),
+			m: () => editor.merge(chosen),
+			s: () => editor.split(chosen),
+			d: () => editor.duplicate(chosen),
+			l: () => editor.toggleLock(chosen),
+			Delete: () => editor.remove(chosen)
 		};
 		const act = done[event.key];
 		if (!act) return;
@@ -121,7 +121,7 @@
 
 <svelte:window {onkeydown} />
 
-{#if !findings || session.counted.length === 0}
+{#if !plan && (!findings || session.counted.length === 0)}
 	<div class="max-w-lg p-8">
 		<h1 class="text-xl">A plan needs evidence</h1>
 		<p class="mt-2 text-ink-2">
@@ -131,7 +131,7 @@
 				>.{:else}The pages are still being read …{/if}
 		</p>
 	</div>
-{:else if !plan}
+{:else if !plan && findings}
 	<div class="max-w-xl p-8">
 		<h1 class="text-xl">Every keyword, heading and question in its place</h1>
 		<p class="mt-2 text-ink-2">
@@ -141,7 +141,7 @@
 				.length} questions the section where the evidence puts them.
 		</p>
 		<p class="mt-4 flex gap-2">
-			<button class="act chief" onclick={() => void desk.propose()} disabled={isBusy}
+			<button class="act chief" onclick={() => void editor.propose()} disabled={isBusy}
 				>Propose a plan</button
 			>
 			<button class="act" aria-expanded={showsStart} onclick={() => (showsStart = !showsStart)}
@@ -153,11 +153,27 @@
 			</p>{/if}
 		{#if showsStart}<StartFrom onclose={() => (showsStart = false)} />{/if}
 	</div>
-{:else}
+{:else if plan}
 	<div
 		class="grid h-full grid-cols-[324px_minmax(0,1fr)] max-lg:grid-cols-1 max-lg:overflow-y-auto"
 	>
-		<Pool {plan} {findings} />
+		{#if findings}
+			<Pool {plan} {findings} />
+		{:else}
+			<section class="px-5 py-4 text-ink-2" aria-label="Pool">
+				{#if session.progress}
+					<ProgressLine
+						label="Reading the evidence,"
+						done={session.progress.done}
+						all={session.progress.all}
+					/>
+				{:else if session.counted.length === 0}
+					<p>No page is counted, so there is nothing to place.</p>
+				{:else}
+					<p role="status">The evidence is still being read …</p>
+				{/if}
+			</section>
+		{/if}
 		<section
 			class="flex min-h-0 min-w-0 flex-col border-l border-rule bg-sheet px-6 pt-4 max-sm:px-3"
 			aria-label="Outline"
@@ -168,49 +184,57 @@
 					value={plan.title}
 					aria-label="Title of the article"
 					onchange={(event) =>
-						void desk.save('Changed the title', { ...plan, title: event.currentTarget.value })}
+						void editor.save('Changed the title', { ...plan, title: event.currentTarget.value })}
 				/>
-				<Popup label="Other titles" button="linkish text-xs whitespace-nowrap" width="460px">
-					{#snippet children(close: () => void)}
-						{@const options = titleOptionsOf(findings, plan.sections)}
-						<p class="pb-1 text-xs text-ink-2">For the article</p>
-						<MenuItems
-							onclose={close}
-							items={options.titles.map(
-								(title) =>
-									[title, () => void desk.save('Changed the title', { ...plan, title })] as const
-							)}
-						/>
-						<p class="pt-2 pb-1 text-xs text-ink-2">For the results page: “{plan.titleTag}”</p>
-						<MenuItems
-							onclose={close}
-							items={options.titleTags.map(
-								(titleTag) =>
-									[
-										titleTag,
-										() => void desk.save('Changed the title tag', { ...plan, titleTag })
-									] as const
-							)}
-						/>
-					{/snippet}
-				</Popup>
+				{#if findings}<Popup
+						label="Other titles"
+						button="linkish text-xs whitespace-nowrap"
+						width="460px"
+					>
+						{#snippet children(close: () => void)}
+							{@const options = titleOptionsOf(findings, plan.sections)}
+							<p class="pb-1 text-xs text-ink-2">For the article</p>
+							<MenuItems
+								onclose={close}
+								items={options.titles.map(
+									(title) =>
+										[
+											title,
+											() => void editor.save('Changed the title', { ...plan, title })
+										] as const
+								)}
+							/>
+							<p class="pt-2 pb-1 text-xs text-ink-2">For the results page: “{plan.titleTag}”</p>
+							<MenuItems
+								onclose={close}
+								items={options.titleTags.map(
+									(titleTag) =>
+										[
+											titleTag,
+											() => void editor.save('Changed the title tag', { ...plan, titleTag })
+										] as const
+								)}
+							/>
+						{/snippet}
+					</Popup>{/if}
 				<p class="whitespace-nowrap text-ink-2">
-					{desk.words.toLocaleString('en')} of {findings.targetWords.toLocaleString('en')} words{difference ===
-					0
+					{editor.words.toLocaleString('en')}{findings
+						? ` of ${findings.targetWords.toLocaleString('en')}`
+						: ''} words{difference === 0
 						? ''
 						: `, ${Math.abs(difference)} ${difference > 0 ? 'over' : 'short'}`}
 				</p>
 			</div>
-			<PlanStrip {plan} {findings} />
+			{#if findings}<PlanStrip {plan} {findings} />{/if}
 			<div class="flex flex-wrap items-center gap-2 py-3">
-				<button class="act chief" onclick={() => void desk.placeRest()} disabled={isBusy}
+				<button class="act chief" onclick={() => void editor.placeRest()} disabled={isBusy}
 					>Place the rest</button
 				>
-				<button class="act" onclick={() => void desk.propose()} disabled={isBusy}
+				<button class="act" onclick={() => void editor.propose()} disabled={isBusy}
 					>Propose again</button
 				>
-				<button class="act" onclick={() => desk.addSection()}>Add a section</button>
-				{#if difference !== 0}<button class="act" onclick={() => desk.fit()}
+				<button class="act" onclick={() => editor.addSection()}>Add a section</button>
+				{#if difference !== 0 && findings}<button class="act" onclick={() => editor.fit()}
 						>Fit to {findings.targetWords.toLocaleString('en')}</button
 					>{/if}
 				<Popup label="Compare with a page" width="320px">
@@ -243,30 +267,31 @@
 					{/snippet}
 				</Popup>
 				<a class="act" href={resolve('/a/[id]/write', { id: session.id })}>Write</a>
-				{#if desk.isWorking}<span class="text-ink-2" role="status">Placing the evidence …</span
+				{#if editor.isWorking}<span class="text-ink-2" role="status">Placing the evidence …</span
 					>{/if}
-				{#if desk.warnings.length + desk.dismissed.length > 0}
+				{#if editor.warnings.length + editor.dismissed.length > 0}
 					<button
 						class="ml-auto text-plum hover:underline"
 						aria-expanded={showsWarnings}
 						onclick={() => (showsWarnings = !showsWarnings)}
-						>{desk.warnings.length === 0
+						>{editor.warnings.length === 0
 							? 'warnings set aside'
-							: desk.warnings.length === 1
+							: editor.warnings.length === 1
 								? '1 warning'
-								: `${desk.warnings.length} warnings`}</button
+								: `${editor.warnings.length} warnings`}</button
 					>
 				{/if}
 			</div>
 			{#if showsStart}<StartFrom onclose={() => (showsStart = false)} />{/if}
-			{#if savesForm && session.client}<SaveForm
+			{#if savesForm && session.client && session.assignment}<SaveForm
 					{plan}
 					client={session.client}
-					keyword={findings.keyword}
+					keyword={session.assignment.keyword}
 					onclose={() => (savesForm = false)}
 				/>{/if}
-			{#if showsWarnings && desk.warnings.length + desk.dismissed.length > 0}<PlanWarnings />{/if}
-			{#if desk.changes.length > 0}<EvidenceChanges />{/if}
+			{#if showsWarnings && editor.warnings.length + editor.dismissed.length > 0}<PlanWarnings
+				/>{/if}
+			{#if editor.changes.length > 0}<EvidenceChanges />{/if}
 			{#if compared}
 				<ComparePage page={compared} onclose={() => (compared = null)} />
 			{:else}

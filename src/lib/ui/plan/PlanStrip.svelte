@@ -2,21 +2,21 @@
 <script lang="ts">
 	import type { Findings } from '$lib/core/findings';
 	import { plannedWords, type Plan, type PlanSection } from '$lib/core/plan';
-	import { usePlanDesk } from './desk.svelte';
+	import { usePlanEditor } from './plan-editor.svelte';
 
 	interface Props {
 		plan: Plan;
 		findings: Findings;
 	}
 	let { plan, findings }: Props = $props();
-	const desk = usePlanDesk();
+	const editor = usePlanEditor();
 
 	const total = $derived(Math.max(1, plannedWords(plan.sections)));
 	const densest = $derived(Math.max(0.001, ...plan.sections.map(densityOf)));
 	/** Where pages treat each section's topics: start and end as shares of the page. */
 	const usual = $derived(
 		plan.sections.flatMap((section) => {
-			const headings = desk.topicsOf(section).flatMap((topic) => topic.headings);
+			const headings = editor.topicsOf(section).flatMap((topic) => topic.headings);
 			if (headings.length === 0 || section.level > 2) return [];
 			const starts = headings.map(({ position }) => position).sort((a, b) => a - b);
 			const widths = headings
@@ -27,7 +27,7 @@
 			const middle = (values: readonly number[]) => values[Math.floor(values.length / 2)]!;
 			return [
 				{
-					number: desk.numbers.get(section.id),
+					number: editor.numbers.get(section.id),
 					start: middle(starts),
 					width: Math.min(1 - middle(starts), middle(widths))
 				}
@@ -49,12 +49,12 @@
 		{#each plan.sections as section (section.id)}
 			<button
 				class="ours overflow-hidden text-left"
-				class:on={section.id === desk.chosen}
+				class:on={section.id === editor.chosen}
 				style:width="{(100 * section.budget) / total}%"
 				style:--strength="{12 + (34 * densityOf(section)) / densest}%"
 				title="{section.heading}: {section.budget} words, {usesIn(section)} placed uses"
 				aria-label="{section.heading}, {section.budget} words"
-				onclick={() => (desk.chosen = section.id)}>{desk.numbers.get(section.id) || '·'}</button
+				onclick={() => (editor.chosen = section.id)}>{editor.numbers.get(section.id) || '·'}</button
 			>
 		{/each}
 	</div>

@@ -1,9 +1,10 @@
 <!-- What is questionable about the plan, each with a remedy where there is one, and the way to set it aside. -->
 <script lang="ts">
 	import type { PlanWarning } from '$lib/core/plan';
-	import { usePlanDesk } from './desk.svelte';
+	import { usePlanEditor } from './plan-editor.svelte';
+	import { keyed } from '../parts/keyed';
 
-	const desk = usePlanDesk();
+	const editor = usePlanEditor();
 	/** The warning whose reason is being asked for. */
 	let asking = $state<string | null>(null);
 	let showsDismissed = $state(false);
@@ -11,19 +12,19 @@
 	function dismiss(event: SubmitEvent, warning: PlanWarning) {
 		event.preventDefault();
 		const reason = new FormData(event.currentTarget as HTMLFormElement).get('reason');
-		desk.dismiss(warning, typeof reason === 'string' ? reason : '');
+		editor.dismiss(warning, typeof reason === 'string' ? reason : '');
 		asking = null;
 	}
 </script>
 
 <ul class="mb-2 border-l-2 border-plum pl-3" aria-label="Warnings">
-	{#each desk.warnings as warning (warning.id)}
+	{#each keyed(editor.warnings, (warning) => warning.id) as { rowKey, item: warning } (rowKey)}
 		<li class="py-0.5">
 			{#if warning.section}<button
 					class="text-left hover:underline"
-					onclick={() => (desk.chosen = warning.section)}>{warning.text}</button
+					onclick={() => (editor.chosen = warning.section)}>{warning.text}</button
 				>{:else}{warning.text}{/if}
-			{#if warning.remedy}<button class="linkish ml-2" onclick={() => desk.mend(warning)}
+			{#if warning.remedy}<button class="linkish ml-2" onclick={() => editor.mend(warning)}
 					>{warning.remedy.label}</button
 				>{/if}
 			{#if asking === warning.id}
@@ -42,18 +43,19 @@
 				>{/if}
 		</li>
 	{/each}
-	{#if desk.dismissed.length > 0}
+	{#if editor.dismissed.length > 0}
 		<li>
 			<button
 				class="linkish"
 				aria-expanded={showsDismissed}
-				onclick={() => (showsDismissed = !showsDismissed)}>{desk.dismissed.length} set aside</button
+				onclick={() => (showsDismissed = !showsDismissed)}
+				>{editor.dismissed.length} set aside</button
 			>
 		</li>
-		{#if showsDismissed}{#each desk.dismissed as warning (warning.id)}
+		{#if showsDismissed}{#each keyed(editor.dismissed, (warning) => warning.id) as { rowKey, item: warning } (rowKey)}
 				<li class="text-ink-2">
-					{warning.text} <em>{desk.plan?.dismissed[warning.id]}</em>
-					<button class="linkish ml-2" onclick={() => desk.restore(warning)}>Bring back</button>
+					{warning.text} <em>{editor.plan?.dismissed[warning.id]}</em>
+					<button class="linkish ml-2" onclick={() => editor.restore(warning)}>Bring back</button>
 				</li>
 			{/each}{/if}
 	{/if}

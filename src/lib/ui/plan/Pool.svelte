@@ -1,17 +1,18 @@
 <!-- What the evidence brings, and whether it has a place in the outline yet. -->
 <script lang="ts">
 	import type { Findings, Topic } from '$lib/core/findings';
-	import type { Plan, PlanSection, Remedy, Unplaced } from '$lib/core/plan';
+	import type { Plan, PlanSection, Remedy, Unplaced, Placeable } from '$lib/core/plan';
 	import Tabs from '../parts/Tabs.svelte';
-	import { usePlanDesk, type Placeable } from './desk.svelte';
+	import { usePlanEditor } from './plan-editor.svelte';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		plan: Plan;
 		findings: Findings;
 	}
 	let { plan, findings }: Props = $props();
-	const desk = usePlanDesk();
-	const { session } = desk;
+	const editor = usePlanEditor();
+	const { session } = editor;
 	const letters = $derived(session.letters);
 
 	type Tab = 'topics' | 'questions' | 'facts' | 'terms' | 'notes';
@@ -52,7 +53,7 @@
 		return found;
 	}
 	const homes = $derived({
-		topics: holders((section) => desk.topicsOf(section).map(({ id }) => id)),
+		topics: holders((section) => editor.topicsOf(section).map(({ id }) => id)),
 		questions: holders(({ questions }) => questions.map(({ question }) => question)),
 		facts: holders(({ facts }) => facts.map(({ fact }) => fact)),
 		terms: holders(({ terms }) => terms.map(({ term }) => term)),
@@ -126,7 +127,7 @@
 		...found.filter(({ section }) => !section),
 		...found.filter(({ section }) => section)
 	]);
-	const into = $derived(plan.sections.find(({ id }) => id === desk.chosen));
+	const into = $derived(plan.sections.find(({ id }) => id === editor.chosen));
 
 	function tick(id: string) {
 		const next = new Set(ticked);
@@ -135,22 +136,22 @@
 	}
 
 	function placeTicked() {
-		if (tab === 'topics') desk.takeTopics(findings.topics.filter(({ id }) => ticked.has(id)));
-		else if (into) desk.put({ kind: KIND_OF[tab], ids: [...ticked], from: null }, into.id);
+		if (tab === 'topics') editor.takeTopics(findings.topics.filter(({ id }) => ticked.has(id)));
+		else if (into) editor.put({ kind: KIND_OF[tab], ids: [...ticked], from: null }, into.id);
 		ticked = new Set();
 	}
 
 	function drag(event: DragEvent, id: string) {
 		if (tab === 'topics') return;
 		const ids = ticked.has(id) ? [...ticked] : [id];
-		desk.dragged = { kind: KIND_OF[tab], ids, from: null };
+		editor.dragged = { kind: KIND_OF[tab], ids, from: null };
 		event.dataTransfer?.setData('text/plain', id);
 	}
 
 	function remedyLabel(remedy: Remedy): string {
 		return remedy.kind === 'section'
 			? `Add a section on “${findings.topics.find(({ id }) => id === remedy.topic)?.label ?? ''}”`
-			: `Give “${desk.headingOf(remedy.section)}” ${remedy.words} more words`;
+			: `Give “${editor.headingOf(remedy.section)}” ${remedy.words} more words`;
 	}
 </script>
 
@@ -180,13 +181,13 @@
 		<p class="py-2 text-xs text-ink-2">Not yet in the outline first. Drag, or tick and place.</p>
 	{/if}
 	<ul class="min-h-0 flex-1 overflow-y-auto pb-6 max-lg:max-h-64" aria-label="Not yet placed first">
-		{#each shown.slice(0, most) as entry (entry.id)}
+		{#each keyed(shown.slice(0, most), (entry) => entry.id) as { rowKey, item: entry } (rowKey)}
 			<li
 				class="entry"
 				class:placed={entry.section}
 				draggable={tab !== 'topics'}
 				ondragstart={(event) => drag(event, entry.id)}
-				ondragend={() => (desk.dragged = null)}
+				ondragend={() => (editor.dragged = null)}
 			>
 				<label class="flex items-start gap-2">
 					<input
@@ -206,17 +207,17 @@
 					{entry.evidence}
 					{#if entry.section}· <button
 							class="linkish text-left"
-							onclick={() => (desk.chosen = entry.section!.id)}
-							>in {desk.numbers.get(entry.section.id) || 'the opening'}</button
+							onclick={() => (editor.chosen = entry.section!.id)}
+							>in {editor.numbers.get(entry.section.id) || 'the opening'}</button
 						>{:else if entry.topic}· <button
 							class="linkish"
-							onclick={() => desk.takeTopics([entry.topic!])}>Take it in</button
+							onclick={() => editor.takeTopics([entry.topic!])}>Take it in</button
 						>{/if}
 				</p>
 				{#if entry.unplaced}
 					<p class="pl-6 text-xs text-ink-2">{entry.unplaced.reason}.</p>
 					{#each entry.unplaced.remedies as remedy, i (i)}<p class="pl-6 text-xs">
-							<button class="linkish text-left" onclick={() => void desk.remedy(remedy)}
+							<button class="linkish text-left" onclick={() => void editor.remedy(remedy)}
 								>{remedyLabel(remedy)}</button
 							>
 						</p>{/each}

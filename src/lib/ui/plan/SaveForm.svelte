@@ -1,6 +1,7 @@
 <!-- Keeps the outline as a form of the client, for plans to come. -->
 <script lang="ts">
-	import { formOf, MOST_FORMS, type Plan } from '$lib/core/plan';
+	import { formOf, type Plan } from '$lib/core/plan';
+	import { MOST_FORMS } from '$lib/core/clients';
 	import type { Client } from '$lib/data/db';
 	import { changeForms } from '../clients/forms';
 

@@ -8,10 +8,11 @@
 	import LockOpen from '@lucide/svelte/icons/lock-open';
 	import Outdent from '@lucide/svelte/icons/indent-decrease';
 	import { dragHandle } from 'svelte-dnd-action';
-	import { SECTION_KINDS, type PlanSection, type SectionKind } from '$lib/core/plan';
+	import { SECTION_KINDS, type SectionKind } from '$lib/core/brief';
+	import { type PlanSection } from '$lib/core/plan';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
-	import { usePlanDesk } from './desk.svelte';
+	import { usePlanEditor } from './plan-editor.svelte';
 	import HeadingField from './HeadingField.svelte';
 	import Placements from './Placements.svelte';
 
@@ -20,11 +21,11 @@
 		isFirst: boolean;
 	}
 	let { section, isFirst }: Props = $props();
-	const desk = usePlanDesk();
+	const editor = usePlanEditor();
 
 	const isOpening = $derived(section.level === 1);
-	const isChosen = $derived(desk.chosen === section.id);
-	const number = $derived(desk.numbers.get(section.id) ?? '');
+	const isChosen = $derived(editor.chosen === section.id);
+	const number = $derived(editor.numbers.get(section.id) ?? '');
 	let isOver = $state(false);
 	/** While it is pressed nothing may move under the pointer; the click chooses. */
 	let isPressed = false;
@@ -32,16 +33,16 @@
 	function setBudget(text: string) {
 		const budget = Number(text.replace(/\D/g, ''));
 		if (Number.isFinite(budget) && budget !== section.budget)
-			desk.changeSection(section.id, 'Changed a budget', { budget: Math.min(20_000, budget) });
+			editor.changeSection(section.id, 'Changed a budget', { budget: Math.min(20_000, budget) });
 	}
 
 	function drop(event: DragEvent) {
 		isOver = false;
-		if (!desk.dragged) return;
+		if (!editor.dragged) return;
 		event.preventDefault();
 		event.stopPropagation();
-		desk.put(desk.dragged, section.id);
-		desk.dragged = null;
+		editor.put(editor.dragged, section.id);
+		editor.dragged = null;
 	}
 </script>
 
@@ -54,12 +55,12 @@
 	style:margin-left="{Math.max(0, section.level - 2) * 28}px"
 	onpointerdown={() => (isPressed = true)}
 	onpointerleave={() => (isPressed = false)}
-	onclick={() => ((isPressed = false), (desk.chosen = section.id))}
+	onclick={() => ((isPressed = false), (editor.chosen = section.id))}
 	onfocusin={() => {
-		if (!isPressed) desk.chosen = section.id;
+		if (!isPressed) editor.chosen = section.id;
 	}}
 	ondragover={(event) => {
-		if (!desk.dragged) return;
+		if (!editor.dragged) return;
 		event.preventDefault();
 		isOver = true;
 	}}
@@ -80,26 +81,26 @@
 			<span class="tools flex items-center gap-1">
 				<button
 					class="tool"
-					onclick={() => desk.move(section.id, -1)}
+					onclick={() => editor.move(section.id, -1)}
 					aria-label="Move up: {section.heading}"
 					title="Move up (Alt+↑)"><ArrowUp size={14} /></button
 				>
 				<button
 					class="tool"
-					onclick={() => desk.move(section.id, 1)}
+					onclick={() => editor.move(section.id, 1)}
 					aria-label="Move down: {section.heading}"
 					title="Move down (Alt+↓)"><ArrowDown size={14} /></button
 				>
 				<button
 					class="tool"
-					onclick={() => desk.indent(section.id, 1)}
+					onclick={() => editor.indent(section.id, 1)}
 					disabled={isFirst || section.level === 4}
 					aria-label="Make a sub-section: {section.heading}"
 					title="Put inside the one above (Alt+→)"><Indent size={14} /></button
 				>
 				{#if section.level > 2}<button
 						class="tool"
-						onclick={() => desk.indent(section.id, -1)}
+						onclick={() => editor.indent(section.id, -1)}
 						aria-label="Bring out: {section.heading}"
 						title="Bring out (Alt+←)"><Outdent size={14} /></button
 					>{/if}
@@ -110,10 +111,10 @@
 							items={[
 								...(isFirst
 									? []
-									: [['Merge with the one above', () => desk.merge(section.id)] as const]),
-								['Split in two', () => desk.split(section.id)],
-								['Duplicate', () => desk.duplicate(section.id)],
-								['Take out', () => desk.remove(section.id)]
+									: [['Merge with the one above', () => editor.merge(section.id)] as const]),
+								['Split in two', () => editor.split(section.id)],
+								['Duplicate', () => editor.duplicate(section.id)],
+								['Take out', () => editor.remove(section.id)]
 							]}
 						/>
 					{/snippet}
@@ -124,7 +125,7 @@
 			class="tool"
 			class:locked={section.locked}
 			aria-pressed={section.locked}
-			onclick={() => desk.toggleLock(section.id)}
+			onclick={() => editor.toggleLock(section.id)}
 			aria-label="{section.locked ? 'Unlock' : 'Lock'}: {section.heading}"
 			title={section.locked ? 'Locked: proposals leave it alone' : 'Lock'}
 		>
@@ -136,7 +137,7 @@
 			aria-label="Kind of {section.heading}"
 			disabled={isOpening}
 			onchange={(event) =>
-				desk.changeSection(section.id, 'Changed a kind', {
+				editor.changeSection(section.id, 'Changed a kind', {
 					kind: event.currentTarget.value as SectionKind
 				})}
 		>

@@ -5,19 +5,20 @@
 		planOfOutline,
 		readOutline,
 		type OutlineHeading,
-		type Plan,
-		type PlanForm
+		type Plan
 	} from '$lib/core/plan';
+	import { type PlanForm } from '$lib/core/clients';
 	import { keptBlocksOf, type Block } from '$lib/core/pages';
 	import { analysis } from '$lib/workers/client';
-	import { usePlanDesk } from './desk.svelte';
+	import { usePlanEditor } from './plan-editor.svelte';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		onclose: () => void;
 	}
 	let { onclose }: Props = $props();
-	const desk = usePlanDesk();
-	const { session } = desk;
+	const editor = usePlanEditor();
+	const { session } = editor;
 
 	let text = $state('');
 	let page = $state('');
@@ -27,7 +28,7 @@
 	let form = $state.raw<PlanForm | null>(null);
 	/** What would come of the form, for showing its headings. */
 	const formed = $derived<Plan | null>(
-		form && desk.findings ? planInForm(form, desk.findings) : null
+		form && editor.findings ? planInForm(form, editor.findings) : null
 	);
 	const shown = $derived<readonly OutlineHeading[]>(
 		formed
@@ -102,9 +103,9 @@
 	}
 
 	async function start() {
-		const { findings } = desk;
+		const { findings } = editor;
 		if (!findings || shown.length === 0) return;
-		await desk.startFrom(`Started from ${origin}`, formed ?? planOfOutline(headings, findings));
+		await editor.startFrom(`Started from ${origin}`, formed ?? planOfOutline(headings, findings));
 		onclose();
 	}
 </script>
@@ -133,7 +134,9 @@
 					onchange={(event) => takeForm(event.currentTarget.value)}
 				>
 					<option value="">choose a form …</option>
-					{#each session.client.forms as { name } (name)}<option value={name}>{name}</option>{/each}
+					{#each keyed(session.client.forms, ({ name }) => name) as { rowKey, item: { name } } (rowKey)}<option
+							value={name}>{name}</option
+						>{/each}
 				</select></label
 			>
 		{/if}
@@ -169,7 +172,7 @@
 	<p class="mt-3 flex gap-2">
 		<button
 			class="act chief"
-			disabled={shown.length === 0 || desk.isWorking || !session.isCurrent}
+			disabled={shown.length === 0 || editor.isWorking || !session.isCurrent}
 			onclick={() => void start()}>Start from it and place the evidence</button
 		>
 		<button class="act" onclick={onclose}>Cancel</button>

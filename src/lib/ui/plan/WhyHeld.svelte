@@ -1,10 +1,11 @@
 <!-- Why a question, a fact or a note stands where it stands: who says it, and what else would suit it. -->
 <script lang="ts">
-	import { materialFits, questionFits, type PlanSection } from '$lib/core/plan';
+	import { materialFits, questionFits, type PlanSection, type Placeable } from '$lib/core/plan';
 	import { rangeShown } from '../findings/figures';
 	import OpenPage from '../findings/OpenPage.svelte';
 	import MoveElsewhere from './MoveElsewhere.svelte';
-	import { usePlanDesk, type Placeable } from './desk.svelte';
+	import { usePlanEditor } from './plan-editor.svelte';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		kind: Exclude<Placeable, 'term'>;
@@ -14,10 +15,10 @@
 		section: PlanSection;
 	}
 	let { kind, id, reason, locked, section }: Props = $props();
-	const desk = usePlanDesk();
-	const { session } = desk;
+	const editor = usePlanEditor();
+	const { session } = editor;
 
-	const findings = $derived(desk.findings!);
+	const findings = $derived(editor.findings!);
 	const question = $derived(
 		kind === 'question' ? findings.questions.find((one) => one.id === id) : undefined
 	);
@@ -32,7 +33,7 @@
 		)
 	);
 	const fits = $derived.by(() => {
-		const { plan } = desk;
+		const { plan } = editor;
 		if (!plan) return [];
 		const values = question
 			? questionFits(question, plan.sections, findings)
@@ -64,7 +65,7 @@
 	</p>
 {/snippet}
 
-<p><strong>{desk.nameOf(kind, id)}</strong> → {desk.headingOf(section.id)}</p>
+<p><strong>{editor.nameOf(kind, id)}</strong> → {editor.headingOf(section.id)}</p>
 <p class="mt-1 text-ink-2">{reason} It suits this section by {here.toFixed(2)}.</p>
 <div class="mt-1 max-h-56 overflow-y-auto border-t border-rule">
 	{#if question}
@@ -75,13 +76,13 @@
 				: `, ${question.volume.toLocaleString('en')} searches a month`}.
 			{#if question.answers.length === 0}Nobody answers it.{/if}
 		</p>
-		{#each question.answers as answer (answer.source)}{@render said(
+		{#each keyed(question.answers, (answer) => answer.source) as { rowKey, item: answer } (rowKey)}{@render said(
 				answer.source,
 				answer.text
 			)}{/each}
 	{:else if fact}
 		{@render said(fact.source, fact.text, fact.heading)}
-		{#each figures as figure (figure.id)}<p
+		{#each keyed(figures, (figure) => figure.id) as { rowKey, item: figure } (rowKey)}<p
 				class={['py-1', figure.agreement === 'differs' ? 'text-accent' : 'text-ink-2']}
 			>
 				{figure.label || 'This figure'}: {rangeShown(figure)} in {figure.sources
@@ -94,10 +95,10 @@
 </div>
 <MoveElsewhere {kind} {id} {section} {here} {elsewhere} />
 <div class="mt-2 flex items-center gap-3">
-	<button class="linkish whitespace-nowrap" onclick={() => desk.toggleHeld(section.id, kind, id)}
+	<button class="linkish whitespace-nowrap" onclick={() => editor.toggleHeld(section.id, kind, id)}
 		>{locked ? 'Unlock' : 'Lock here'}</button
 	>
-	<button class="linkish whitespace-nowrap" onclick={() => desk.takeOut(kind, id, section.id)}
+	<button class="linkish whitespace-nowrap" onclick={() => editor.takeOut(kind, id, section.id)}
 		>Take it out</button
 	>
 </div>

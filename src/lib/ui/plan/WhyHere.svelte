@@ -10,15 +10,15 @@
 	import { analysis } from '$lib/workers/client';
 	import OpenPage from '../findings/OpenPage.svelte';
 	import MoveElsewhere from './MoveElsewhere.svelte';
-	import { usePlanDesk } from './desk.svelte';
+	import { usePlanEditor } from './plan-editor.svelte';
 
 	interface Props {
 		placement: TermPlacement;
 		section: PlanSection;
 	}
 	let { placement, section }: Props = $props();
-	const desk = usePlanDesk();
-	const { session } = desk;
+	const editor = usePlanEditor();
+	const { session } = editor;
 
 	const NAMES: Readonly<Record<keyof AffinityParts, string>> = {
 		topic: 'same topic',
@@ -27,7 +27,7 @@
 		level: 'level',
 		position: 'position'
 	};
-	const findings = $derived(desk.findings);
+	const findings = $derived(editor.findings);
 	const t = $derived(findings?.terms.findIndex(({ key }) => key === placement.term) ?? -1);
 	const term = $derived(t < 0 ? null : findings!.terms[t]!);
 	const parts = $derived(
@@ -38,10 +38,10 @@
 	);
 	/** Other sections that suit it, best first. */
 	const elsewhere = $derived.by(() => {
-		const { plan } = desk;
+		const { plan } = editor;
 		if (t < 0 || !plan) return [];
 		return plan.sections
-			.map((other, s) => ({ other, fit: affinityOf(desk.affinities[t]![s]!) }))
+			.map((other, s) => ({ other, fit: affinityOf(editor.affinities[t]![s]!) }))
 			.filter(
 				({ other, fit }) =>
 					other.id !== section.id &&
@@ -51,14 +51,14 @@
 			.sort((a, b) => b.fit - a.fit)
 			.slice(0, 3);
 	});
-	const isConfined = $derived(desk.plan?.confined[placement.term] !== undefined);
+	const isConfined = $derived(editor.plan?.confined[placement.term] !== undefined);
 	let contexts = $state.raw<readonly Context[] | null>(null);
 	let isAsked = $state(false);
 
 	/** Sentences of the pages' sections on the same topics first, then all others. */
 	const shown = $derived.by(() => {
 		const places = new Set(
-			desk
+			editor
 				.topicsOf(section)
 				.flatMap(({ headings }) => headings.map((h) => `${h.page}/${h.section}`))
 		);
@@ -75,12 +75,17 @@
 		if (!term) return;
 		isAsked = true;
 		const { phrase, verbs, variants } = term;
-		contexts = await analysis.context(session.input, $state.snapshot({ phrase, verbs, variants }));
+		const { analysed } = session;
+		if (!analysed) return;
+		contexts = await analysis.context(
+			analysed.evidence,
+			$state.snapshot({ phrase, verbs, variants })
+		);
 	}
 </script>
 
 <p>
-	<strong>{term?.phrase ?? placement.term}</strong> → {desk.headingOf(section.id)}
+	<strong>{term?.phrase ?? placement.term}</strong> → {editor.headingOf(section.id)}
 </p>
 <p class="mt-1 text-ink-2">
 	{placement.reason}
@@ -113,7 +118,7 @@
 			max="20"
 			value={placement.uses}
 			onchange={(event) =>
-				desk.changeTerm(section.id, placement.term, 'Changed how often a term is wanted', {
+				editor.changeTerm(section.id, placement.term, 'Changed how often a term is wanted', {
 					uses: Math.min(20, Math.max(1, Math.round(event.currentTarget.valueAsNumber) || 1)),
 					locked: true
 				})}
@@ -124,7 +129,7 @@
 	<button
 		class="linkish"
 		onclick={() =>
-			desk.changeTerm(
+			editor.changeTerm(
 				section.id,
 				placement.term,
 				placement.locked ? 'Unlocked a placement' : 'Locked a placement',
@@ -133,13 +138,14 @@
 	>
 	<button
 		class="linkish"
-		onclick={() => desk.confine(placement.term, isConfined ? null : section.id)}
+		onclick={() => editor.confine(placement.term, isConfined ? null : section.id)}
 		>{isConfined ? 'Let it stand anywhere' : 'Only here'}</button
 	>
-	<button class="linkish" onclick={() => desk.takeOut('term', placement.term, section.id)}
+	<button class="linkish" onclick={() => editor.takeOut('term', placement.term, section.id)}
 		>Take it out</button
 	>
-	<button class="linkish" onclick={() => desk.refuse(section.id, placement.term)}>Never here</button
+	<button class="linkish" onclick={() => editor.refuse(section.id, placement.term)}
+		>Never here</button
 	>
 	{#if !isAsked}<button class="linkish" onclick={() => void find()}>See the sentences</button>{/if}
 </p>

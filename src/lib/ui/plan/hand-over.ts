@@ -47,7 +47,7 @@ export async function handOver(
 	const parts = partsOf(session, plan, findings, what);
 	if (form === 'md') download(name, documentMarkdown(parts), 'text/markdown');
 	else {
-		const { writeDocx } = await import('$lib/core/deliver/write-docx');
+		const { writeDocx } = await import('$lib/core/deliver/docx');
 		download(name, await writeDocx(parts, plan.title), DOCX_TYPE);
 	}
 }

@@ -1,5 +1,19 @@
 <script lang="ts" module>
-	import type { RankedResult, Weakness } from '$lib/core/keywords';
+	import {
+		type RankedResult,
+		type Weakness,
+		INTENTS,
+		isWeaklyHeld,
+		longTailOf,
+		OPENING_PARTS,
+		workingTitleOf,
+		type Cluster,
+		type Intent,
+		type OpeningPart,
+		type OpeningWeights,
+		type ScoutRow
+	} from '$lib/core/keywords';
+	import { keyed } from '../parts/keyed';
 
 	function toldOf(weakness: Weakness, { strength, words, date }: RankedResult): string {
 		if (weakness === 'weak site') return `site of strength ${strength}`;
@@ -18,18 +32,6 @@
 
 <!-- One phrase: the sum of its opening, who ranks, its cluster, and how it goes on. -->
 <script lang="ts">
-	import {
-		INTENTS,
-		isWeaklyHeld,
-		longTailOf,
-		OPENING_PARTS,
-		workingTitleOf,
-		type Cluster,
-		type Intent,
-		type OpeningPart,
-		type OpeningWeights,
-		type ScoutRow
-	} from '$lib/core/keywords';
 	import { pixelWidthOf, RESULT_ROOM, RESULT_TYPE } from '$lib/core/text';
 	import { complete } from '$lib/services/search';
 	import { changeShown, ratioShown, ratioSum, volumeShown } from './format';
@@ -326,7 +328,7 @@
 					: 'their words'}.
 		</p>
 		<ul class="mt-1">
-			{#each members.slice(0, 8) as member (member.key)}
+			{#each keyed(members.slice(0, 8), (member) => member.key) as { rowKey, item: member } (rowKey)}
 				<li class="flex gap-2">
 					<button
 						class="min-w-0 flex-1 truncate text-left font-serif hover:underline"
@@ -394,7 +396,9 @@
 			{@const fresh = completions.phrases.filter((phrase) => !known.has(phrase))}
 			<p class="mt-1 text-ink-2">From the sample suggestion service, without volumes:</p>
 			<ul>
-				{#each completions.phrases as phrase (phrase)}<li class="flex gap-2">
+				{#each keyed(completions.phrases, (phrase) => phrase) as { rowKey, item: phrase } (rowKey)}<li
+						class="flex gap-2"
+					>
 						<span class="flex-1 font-serif">{phrase}</span>{#if known.has(phrase)}<span
 								class="text-ink-2">listed</span
 							>{:else}<button
@@ -411,13 +415,15 @@
 	{/if}
 	{#if tail}
 		<p class="mt-1 text-ink-2">The lists ask for “{tail.subject}” in these ways:</p>
-		{#each tail.found as { pattern, phrases } (pattern)}
+		{#each keyed(tail.found, ({ pattern }) => pattern) as { rowKey, item: { pattern, phrases } } (rowKey)}
 			<details>
 				<summary
 					><strong>{pattern}</strong> <span class="text-ink-2">{phrases.length}</span></summary
 				>
 				<ul class="pl-3 font-serif">
-					{#each phrases as phrase (phrase)}<li>{phrase}</li>{/each}
+					{#each keyed(phrases, (phrase) => phrase) as { rowKey, item: phrase } (rowKey)}<li>
+							{phrase}
+						</li>{/each}
 				</ul>
 			</details>
 		{/each}
@@ -426,7 +432,9 @@
 				Made after wordings the lists have for other things; nobody has counted these:
 			</p>
 			<ul>
-				{#each tail.made as { phrase, after } (phrase)}<li class="flex gap-2">
+				{#each keyed(tail.made, ({ phrase }) => phrase) as { rowKey, item: { phrase, after } } (rowKey)}<li
+						class="flex gap-2"
+					>
 						<span class="flex-1 font-serif" title="after: {after.join('; ')}">{phrase}</span><button
 							class="linkish"
 							aria-label="Add {phrase}"

@@ -22,7 +22,8 @@
 	import DropZone from '../parts/DropZone.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
 	import { COLUMNS, USUAL_COLUMNS, type ColumnId } from './columns';
-	import { ScoutDesk, messageOf } from './desk.svelte';
+	import { messageOf } from '$lib/data/trouble';
+	import { ScoutLists } from './scout-lists.svelte';
 	import FilterMenu from './FilterMenu.svelte';
 	import { phrasesShown, ratioShown } from './format';
 	import ImportPanel from './ImportPanel.svelte';
@@ -46,11 +47,11 @@
 
 	// made anew for each scope
 	// svelte-ignore state_referenced_locally
-	const desk = new ScoutDesk(scope);
+	const scout = new ScoutLists(scope);
 	// svelte-ignore state_referenced_locally
-	desk.chosenKey = keyword ? phraseKeyOf(keyword) : null;
-	$effect(() => desk.open());
-	$effect(() => desk.followClusters());
+	scout.chosenKey = keyword ? phraseKeyOf(keyword) : null;
+	$effect(() => scout.open());
+	$effect(() => scout.followClusters());
 
 	let columns = $state.raw<readonly ColumnId[]>(USUAL_COLUMNS);
 	$effect(() => {
@@ -76,9 +77,9 @@
 		titles: 'Paste phrases with the number of pages that have each in their title',
 		results: 'Paste who ranks: position, address, title, strength, kind, words, date.'
 	} as const;
-	const scopeName = $derived(desk.client?.name ?? 'no client');
-	const many = $derived(desk.clusters.filter(({ members }) => members.length > 1));
-	const ticked = $derived(desk.tickedRows);
+	const scopeName = $derived(scout.client?.name ?? 'no client');
+	const many = $derived(scout.clusters.filter(({ members }) => members.length > 1));
+	const ticked = $derived(scout.tickedRows);
 
 	$effect(() =>
 		actions.offer(() => [
@@ -90,14 +91,19 @@
 				run: () => openResults('')
 			},
 			{ label: 'Export the phrases shown as CSV', run: exportCsv },
-			...(desk.stale.length > 0
-				? [{ label: 'Make all passed years this year’s', run: () => void desk.freshen(desk.stale) }]
-				: []),
-			...(desk.chosen
+			...(scout.stale.length > 0
 				? [
 						{
-							label: `Make an assignment of “${desk.chosen.phrase}”`,
-							run: () => void assign(desk.chosen!)
+							label: 'Make all passed years this year’s',
+							run: () => void scout.freshen(scout.stale)
+						}
+					]
+				: []),
+			...(scout.chosen
+				? [
+						{
+							label: `Make an assignment of “${scout.chosen.phrase}”`,
+							run: () => void assign(scout.chosen!)
 						}
 					]
 				: [])
@@ -179,7 +185,7 @@
 		incoming = [];
 		if (count === 0) return;
 		try {
-			await desk.addLists(`Brought in ${phrasesShown(count)}`, lists);
+			await scout.addLists(`Brought in ${phrasesShown(count)}`, lists);
 		} catch (error) {
 			tellTrouble(error);
 		}
@@ -233,11 +239,11 @@
 			read
 		};
 		const count = read.list.rows.length;
-		await desk.addLists(
+		await scout.addLists(
 			count === 1 ? `Added “${read.list.rows[0]!.phrase}”` : `Added ${count} phrases`,
 			await wholeListsOf([list], scope, Date.now())
 		);
-		desk.chosenKey = phraseKeyOf(read.list.rows[0]!.phrase);
+		scout.chosenKey = phraseKeyOf(read.list.rows[0]!.phrase);
 	}
 
 	function openResults(phrase: string) {
@@ -255,7 +261,7 @@
 			return;
 		}
 		const unnamed = read.lists.find(({ phrase }) => phrase === '');
-		const own = resultsFor || desk.chosen?.phrase || '';
+		const own = resultsFor || scout.chosen?.phrase || '';
 		if (unnamed && own === '') {
 			toast.error(
 				'The list names no phrase. Choose the phrase it belongs to, and bring it in again.'
@@ -268,8 +274,8 @@
 		}));
 		const missing = read.lists
 			.map(({ phrase }) => phrase || own)
-			.filter((phrase) => !desk.byKey.has(phraseKeyOf(phrase)));
-		await desk.note(
+			.filter((phrase) => !scout.byKey.has(phraseKeyOf(phrase)));
+		await scout.note(
 			notes.length === 1
 				? `Brought in who ranks for “${read.lists[0]!.phrase || own}”`
 				: `Brought in who ranks for ${notes.length} phrases`,
@@ -313,7 +319,7 @@
 		});
 		const unknown = reply.reply.answers.length - notes.length;
 		if (notes.length > 0)
-			await desk.note(
+			await scout.note(
 				notes.length === 1
 					? `Asked about “${rows[0]!.phrase}”`
 					: `Asked about ${notes.length} phrases`,
@@ -329,10 +335,10 @@
 
 	function exportCsv() {
 		const csv = writeKeywords(
-			desk.shown.map((row) => ({
+			scout.shown.map((row) => ({
 				...row,
 				intent: row.searchIntent,
-				cluster: desk.clusterOf.get(row.key) ?? row.cluster,
+				cluster: scout.clusterOf.get(row.key) ?? row.cluster,
 				ratio: row.titles ? ratioShown(row.titles) : '',
 				opening: row.opening.value === null ? null : Math.round(row.opening.value)
 			}))
@@ -341,7 +347,7 @@
 	}
 
 	async function copy(form: 'lines' | 'commas' | 'table' | 'markdown') {
-		const rows = ticked.length > 0 ? ticked : desk.shown;
+		const rows = ticked.length > 0 ? ticked : scout.shown;
 		const phrases = rows.map(({ phrase }) => phrase);
 		const text =
 			form === 'lines'
@@ -363,8 +369,8 @@
 	}
 
 	async function assign(row: ScoutRow) {
-		const cluster = desk.clusters.find(({ members }) => members.includes(row.key));
-		const rows = (cluster?.members ?? [row.key]).flatMap((key) => desk.byKey.get(key) ?? []);
+		const cluster = scout.clusters.find(({ members }) => members.includes(row.key));
+		const rows = (cluster?.members ?? [row.key]).flatMap((key) => scout.byKey.get(key) ?? []);
 		const id = await makeAssignmentFrom(row, rows, scope);
 		toast.success(`Made the assignment “${row.phrase}”.`);
 		onassignment(id);
@@ -425,13 +431,13 @@
 					/>
 				{/snippet}
 			</Popup>
-			{#if desk.lists.length > 0}
+			{#if scout.lists.length > 0}
 				<FilterMenu
-					filters={desk.filters}
-					saved={desk.saved}
+					filters={scout.filters}
+					saved={scout.saved}
 					clusters={many.map(({ name }) => name)}
-					onfilters={(filters) => (desk.filters = filters)}
-					onsaved={(saved) => void desk.saveFilters(saved)}
+					onfilters={(filters) => (scout.filters = filters)}
+					onsaved={(saved) => void scout.saveFilters(saved)}
 				/>
 				<Popup label="Columns" width="12rem">
 					{#each COLUMNS.filter(({ id }) => id !== 'phrase') as { id, name, title } (id)}
@@ -446,41 +452,41 @@
 					{/each}
 				</Popup>
 				<ListsMenu
-					lists={desk.lists}
-					struck={desk.struck}
-					onchange={(list, label, values) => void desk.changeList(list, label, values)}
-					onremove={(list) => void desk.removeList(list)}
+					lists={scout.lists}
+					struck={scout.struck}
+					onchange={(list, label, values) => void scout.changeList(list, label, values)}
+					onremove={(list) => void scout.removeList(list)}
 					onrestore={(keys) =>
-						void desk.note(
+						void scout.note(
 							`Brought “${keys[0]}” back`,
 							keys.map((key) => ({ key, isStruck: false }))
 						)}
 				/>
 				<button class="act" title="The phrases shown, as CSV" onclick={exportCsv}>Export</button>
 				<p class="ml-auto text-ink-2">
-					{desk.shown.length === desk.rows.length
-						? phrasesShown(desk.rows.length)
-						: `${desk.shown.length.toLocaleString('en')} of ${phrasesShown(desk.rows.length)}`}
-					{desk.clusters.length > 0
-						? `in ${desk.clusters.length.toLocaleString('en')} clusters`
-						: ''}{#if desk.stale.length > 0}
-						· {desk.stale.length === 1 ? 'one passed year' : `${desk.stale.length} passed years`}
-						<button class="linkish" onclick={() => void desk.freshen(desk.stale)}
-							>make {desk.stale.length === 1 ? 'it' : 'them'} {new Date().getFullYear()}</button
+					{scout.shown.length === scout.rows.length
+						? phrasesShown(scout.rows.length)
+						: `${scout.shown.length.toLocaleString('en')} of ${phrasesShown(scout.rows.length)}`}
+					{scout.clusters.length > 0
+						? `in ${scout.clusters.length.toLocaleString('en')} clusters`
+						: ''}{#if scout.stale.length > 0}
+						· {scout.stale.length === 1 ? 'one passed year' : `${scout.stale.length} passed years`}
+						<button class="linkish" onclick={() => void scout.freshen(scout.stale)}
+							>make {scout.stale.length === 1 ? 'it' : 'them'} {new Date().getFullYear()}</button
 						>{/if}
 				</p>
 			{/if}
 		</div>
 
-		{#if desk.trouble}<p class="pb-2 text-error" role="alert">{desk.trouble}</p>{/if}
+		{#if scout.trouble}<p class="pb-2 text-error" role="alert">{scout.trouble}</p>{/if}
 		{#if work}<div class="pb-2">
 				<ProgressLine label={work.label} done={work.done} all={work.all} oncancel={stop} />
 			</div>
-		{:else if desk.clusterProgress && desk.rows.length > 2000}<div class="pb-2">
+		{:else if scout.clusterProgress && scout.rows.length > 2000}<div class="pb-2">
 				<ProgressLine
 					label="Putting phrases into clusters"
-					done={desk.clusterProgress.done}
-					all={desk.clusterProgress.all}
+					done={scout.clusterProgress.done}
+					all={scout.clusterProgress.all}
 				/>
 			</div>{/if}
 
@@ -530,7 +536,7 @@
 				<button class="act" onclick={() => void ask(ticked)}>Ask who ranks (sample)</button>
 				{#if ticked.some(({ stale }) => stale)}<button
 						class="act"
-						onclick={() => void desk.freshen(ticked)}>Make them {new Date().getFullYear()}</button
+						onclick={() => void scout.freshen(ticked)}>Make them {new Date().getFullYear()}</button
 					>{/if}
 				<Popup label="One cluster" width="17rem">
 					{#snippet children(close)}
@@ -542,7 +548,7 @@
 								if (name === '') return;
 								close();
 								clusterName = '';
-								void desk.putInto(
+								void scout.putInto(
 									name,
 									ticked.map(({ key }) => key),
 									`Put ${ticked.length} phrases into “${name}”`
@@ -575,12 +581,12 @@
 						/>
 					{/snippet}
 				</Popup>
-				<button class="act" onclick={() => void desk.strike(ticked)}>Strike</button>
-				<button class="act" onclick={() => (desk.ticked = new Set())}>Untick</button>
+				<button class="act" onclick={() => void scout.strike(ticked)}>Strike</button>
+				<button class="act" onclick={() => (scout.ticked = new Set())}>Untick</button>
 			</div>
 		{/if}
 
-		{#if keyword && desk.isRead && desk.lists.length > 0 && !desk.byKey.has(phraseKeyOf(keyword))}
+		{#if keyword && scout.isRead && scout.lists.length > 0 && !scout.byKey.has(phraseKeyOf(keyword))}
 			<p class="pb-2">
 				“{keyword}”, the keyword of this assignment, stands in none of these lists.
 				<button
@@ -589,9 +595,9 @@
 				>
 			</p>
 		{/if}
-		{#if !desk.isRead}
+		{#if !scout.isRead}
 			<p class="text-ink-2" role="status">Reading the lists …</p>
-		{:else if desk.lists.length === 0}
+		{:else if scout.lists.length === 0}
 			<div class="max-w-lg py-6">
 				<p class="font-serif text-lg">Bring the keyword lists of {scopeName}.</p>
 				<p class="mt-2 text-ink-2">
@@ -600,24 +606,24 @@
 					together, says which are open, and makes the assignment.
 				</p>
 			</div>
-		{:else if desk.shown.length === 0}
+		{:else if scout.shown.length === 0}
 			<p class="py-4 text-ink-2">
 				No phrase meets these conditions. <button
 					class="linkish"
-					onclick={() => (desk.filters = [])}>Show all {desk.rows.length}</button
+					onclick={() => (scout.filters = [])}>Show all {scout.rows.length}</button
 				>
 			</p>
 		{:else}
 			<ScoutTable
-				rows={desk.shown}
+				rows={scout.shown}
 				{columns}
-				clusterOf={desk.clusterOf}
-				sorting={desk.sorting}
-				ticked={desk.ticked}
-				chosen={desk.chosen?.key ?? null}
-				onsort={(sorting) => (desk.sorting = sorting)}
-				ontick={(keys) => (desk.ticked = keys)}
-				onchoose={(key) => (desk.chosenKey = key)}
+				clusterOf={scout.clusterOf}
+				sorting={scout.sorting}
+				ticked={scout.ticked}
+				chosen={scout.chosen?.key ?? null}
+				onsort={(sorting) => (scout.sorting = sorting)}
+				ontick={(keys) => (scout.ticked = keys)}
+				onchoose={(key) => (scout.chosenKey = key)}
 			/>
 		{/if}
 	</section>
@@ -626,31 +632,31 @@
 		class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-4 py-4 max-lg:overflow-visible max-lg:border-t max-lg:border-l-0"
 		aria-label="The phrase in hand"
 	>
-		{#if desk.chosen}
-			{@const row = desk.chosen}
+		{#if scout.chosen}
+			{@const row = scout.chosen}
 			<PhrasePane
 				{row}
-				cluster={desk.chosenCluster}
-				clusters={desk.clusters}
-				rows={desk.byKey}
-				weights={desk.weights}
-				onweights={(weights) => void desk.setWeights(weights)}
+				cluster={scout.chosenCluster}
+				clusters={scout.clusters}
+				rows={scout.byKey}
+				weights={scout.weights}
+				onweights={(weights) => void scout.setWeights(weights)}
 				ontitles={(count) =>
-					void desk.note(
+					void scout.note(
 						`Set the title matches of “${row.phrase}”`,
 						[{ key: row.key, titleMatches: count === null ? null : { count, origin: 'typed' } }],
 						{ quiet: true }
 					)}
 				onintent={(intent) =>
-					void desk.note(`Set the intent of “${row.phrase}”`, [{ key: row.key, intent }], {
+					void scout.note(`Set the intent of “${row.phrase}”`, [{ key: row.key, intent }], {
 						quiet: true
 					})}
-				oncluster={(name, keys, label) => void desk.putInto(name, keys, label)}
+				oncluster={(name, keys, label) => void scout.putInto(name, keys, label)}
 				onask={() => void ask([row])}
 				onresults={() => openResults(row.phrase)}
-				onchoose={(key) => (desk.chosenKey = key)}
+				onchoose={(key) => (scout.chosenKey = key)}
 				onadd={(phrases, name) => void addPhrases(phrases, name)}
-				onfreshen={() => void desk.freshen([row])}
+				onfreshen={() => void scout.freshen([row])}
 				onassign={() => void assign(row)}
 				isKeyword={keyword !== '' && row.key === phraseKeyOf(keyword)}
 				onkeyword={onkeyword && (() => onkeyword(row.phrase))}

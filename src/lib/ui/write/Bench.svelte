@@ -1,26 +1,28 @@
 <!-- The bench for the section in hand: fitting notes, facts, and how others use a term. -->
 <script lang="ts">
-	import { passagesOf } from '$lib/core/draft';
+	import { passagesOf } from '$lib/core/writers';
 	import type { Context, Findings } from '$lib/core/findings';
+	import type { Origin } from '$lib/core/manuscript';
 	import { isMaterial, noteArticleOf } from '$lib/core/notes';
 	import { keptBlocksOf } from '$lib/core/pages';
 	import type { Plan } from '$lib/core/plan';
-	import type { Slip } from '$lib/core/takes';
-	import { contentStemsOf, findTerms, indexTerms } from '$lib/core/text';
+	import type { Slip } from '$lib/core/standing';
+	import { contentStemsOf, findTerms, indexTerms, patternOf } from '$lib/core/text';
 	import { analysis } from '$lib/workers/client';
-	import type { Session } from '../assignment/session.svelte';
+	import { useSession } from '../assignment/session.svelte';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
-		session: Session;
 		findings: Findings;
 		plan: Plan;
 		slip: Slip | null;
 		/** A term the writer asked about. */
 		term: string | null;
-		onbring: (text: string, origin: { source: string; label: string } | null) => void;
+		onbring: (text: string, origin: Origin | null) => void;
 		onclose: () => void;
 	}
-	let { session, findings, plan, slip, term, onbring, onclose }: Props = $props();
+	let { findings, plan, slip, term, onbring, onclose }: Props = $props();
+	const session = useSession();
 	let contexts = $state.raw<readonly Context[]>([]);
 
 	const section = $derived(plan.sections.find(({ id }) => id === slip?.section));
@@ -42,7 +44,7 @@
 		if (!section) return [];
 		const index = indexTerms(
 			section.terms.map(
-				({ term }) => findings.terms.find(({ key }) => key === term) ?? { phrase: term }
+				({ term }) => findings.terms.find(({ key }) => key === term) ?? patternOf(term)
 			)
 		);
 		const stems = new Set(contentStemsOf(section.heading));
@@ -66,8 +68,9 @@
 		const wanted = shown;
 		let isStale = false;
 		contexts = [];
-		if (!wanted) return;
-		void analysis.context(session.input, $state.snapshot(wanted)).then((found) => {
+		const { analysed } = session;
+		if (!wanted || !analysed) return;
+		void analysis.context(analysed.evidence, $state.snapshot(wanted)).then((found) => {
 			if (!isStale) contexts = found;
 		});
 		return () => {
@@ -86,7 +89,7 @@
 	<h2 class="font-sans text-xs">Bench{slip ? ` · ${slip.heading}` : ''}</h2>
 	<button class="linkish text-xs" onclick={onclose}>Fold away</button>
 </div>
-{#each fitting as { text, passage } (passage.at)}
+{#each keyed(fitting, ({ passage }) => passage.at) as { rowKey, item: { text, passage } } (rowKey)}
 	<p class="item">
 		<strong class="text-secondary"
 			>{passage.label}
@@ -104,7 +107,7 @@
 {:else}
 	<p class="item">None of your notes speaks of this section.</p>
 {/each}
-{#each slip?.facts ?? [] as fact (fact.id)}
+{#each keyed(slip?.facts ?? [], (fact) => fact.id) as { rowKey, item: fact } (rowKey)}
 	{@const known = findings.facts.find(({ id }) => id === fact.id)}
 	<p class="item">
 		<strong class="text-primary"

@@ -1,8 +1,9 @@
 <!-- The left margin: each section's slip beside its own text. -->
 <script lang="ts">
-	import type { Slip } from '$lib/core/takes';
+	import type { Slip } from '$lib/core/standing';
 	import StateMark from '../parts/StateMark.svelte';
 	import { placeSlips, rowsThatFit } from './slip-layout';
+	import { keyed } from '../parts/keyed';
 
 	interface Props {
 		slips: readonly Slip[];
@@ -111,7 +112,7 @@
 		<div class="budget" class:over={slip.words > slip.budget * 1.15}>
 			<i style:width="{Math.min(100, (100 * slip.words) / Math.max(1, slip.budget))}%"></i>
 		</div>
-		{#each rowsOf(slip, room) as row (row.kind + row.key)}
+		{#each keyed(rowsOf(slip, room), (row) => row.kind + row.key) as { rowKey, item: row } (rowKey)}
 			<div
 				class="line {row.kind}"
 				class:done={row.isDone || row.kind === 'placed' || row.kind === 'more'}

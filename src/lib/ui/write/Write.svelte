@@ -2,50 +2,57 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { toast } from 'svelte-sonner';
-	import { headingsOf, type TakeDoc } from '$lib/core/takes';
+	import { docOfHeadings, type TakeDoc } from '$lib/core/manuscript';
+	import type { Plan } from '$lib/core/plan';
+	import { docOfVersions, type Version } from '$lib/core/writers';
 	import type { Take } from '$lib/data/db';
 	import { addTake, deleteTake, putTake, renameTake } from '$lib/data/takes';
-	import { analysis } from '$lib/workers/client';
-	import type { RunIndex } from '$lib/core/takes';
+	import { messageOf } from '$lib/data/trouble';
+	import { analysis, type Progress } from '$lib/workers/client';
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
+	import ProgressLine from '../parts/ProgressLine.svelte';
 	import Manuscript from './Manuscript.svelte';
 
 	const session = useSession();
 	let chosen = $state<string | null>(null);
-	let isDrafting = $state(false);
-	let runs = $state.raw<RunIndex | null>(null);
-	let runsFor = '';
+	/** Sections drafted of a whole article; null: no draft is under way. */
+	let drafted = $state.raw<Progress | null>(null);
 
 	const take = $derived(session.takes.find(({ id }) => id === chosen) ?? session.takes.at(-1));
 	const plan = $derived(session.plan);
-	const findings = $derived(session.findings);
+	const drafting = $derived(drafted ? `${drafted.done} of ${drafted.all} sections` : null);
 
 	$effect(() => {
-		const sign = session.counted.map(({ id, struck }) => `${id}:${struck.join()}`).join('|');
-		if (sign === runsFor || !session.isRead) return;
-		runsFor = sign;
-		void analysis.runs(session.input).then((found) => (runs = found));
+		if (session.analysed) void session.findRuns();
 	});
 	$effect(() => {
-		if (session.findings && !session.isBehind) void session.findStandings();
+		if (session.isCurrent) void session.findStandings();
 	});
 	$effect(() =>
 		actions.offer(() =>
-			plan && findings
+			plan
 				? [
-						{
-							label: 'Draft the whole article as a new take',
-							also: 'write generate',
-							run: () => void draftAll()
-						},
+						...(session.analysed
+							? [
+									{
+										label: 'Draft the whole article as a new take',
+										also: 'write generate',
+										run: () => void draftAll()
+									}
+								]
+							: []),
 						{ label: 'New take with the plan’s headings', run: () => void startWithHeadings() },
 						...(take ? [{ label: 'Copy this take', run: () => void copyTake() }] : [])
 					]
 				: []
 		)
 	);
+	// a draft that nobody waits for any more is stopped
+	$effect(() => () => {
+		if (drafted) void analysis.stopDrafting();
+	});
 
 	async function addAsStep(label: string, name: string, doc: TakeDoc) {
 		let made: Take | null = null;
@@ -65,33 +72,63 @@
 		chosen = (made as Take | null)?.id ?? null;
 	}
 
+	/** Versions of sections by the built-in drafter, as they come. */
+	async function draft(
+		sections: readonly string[] | null,
+		elsewhere: string,
+		onProgress: (progress: Progress) => void
+	): Promise<{ readonly versions: Version[]; readonly plan: Plan; readonly isWhole: boolean }> {
+		const { analysed } = session;
+		const now = $state.snapshot(plan) as Plan | null;
+		if (!analysed || !now) throw new Error('the evidence is still being read');
+		const versions: Version[] = [];
+		const end = await analysis.draft(
+			analysed.evidence,
+			now,
+			{
+				mustNotSay: session.mustNotSay,
+				callToAction: session.assignment?.brief.callToAction ?? ''
+			},
+			{ sections, elsewhere },
+			(version, progress) => {
+				versions.push(version);
+				onProgress(progress);
+			}
+		);
+		return { versions, plan: now, isWhole: end === 'done' };
+	}
+
 	async function draftAll() {
-		if (!plan || !findings) return;
-		isDrafting = true;
+		if (!plan || drafted) return;
+		drafted = { done: 0, all: plan.sections.length };
 		try {
-			await addAsStep(
-				'Drafted a new take',
-				'',
-				await analysis.draft(session.input, findings, $state.snapshot(plan) as typeof plan)
-			);
+			const made = await draft(null, '', (progress) => (drafted = progress));
+			if (made.versions.length > 0)
+				await addAsStep(
+					made.isWhole
+						? 'Drafted a new take'
+						: `Drafted a new take as far as section ${made.versions.length}`,
+					'',
+					docOfVersions(made.plan, made.versions)
+				);
 		} catch (error) {
-			toast.error(`Nothing was drafted: ${error instanceof Error ? error.message : String(error)}`);
+			toast.error(`Nothing was drafted: ${messageOf(error)}`);
 		} finally {
-			isDrafting = false;
+			drafted = null;
+		}
+	}
+
+	async function draftSection(section: string, elsewhere: string): Promise<Version | null> {
+		try {
+			return (await draft([section], elsewhere, () => {})).versions[0] ?? null;
+		} catch (error) {
+			toast.error(`Nothing was drafted: ${messageOf(error)}`);
+			return null;
 		}
 	}
 
 	async function startWithHeadings() {
-		if (!plan) return;
-		const content = headingsOf(plan).flatMap(({ level, text, section }) => [
-			{
-				type: 'heading',
-				attrs: { level, section },
-				content: text === '' ? [] : [{ type: 'text', text }]
-			},
-			{ type: 'paragraph' }
-		]);
-		await addAsStep('Started a take with the headings', '', { type: 'doc', content });
+		if (plan) await addAsStep('Started a take with the headings', '', docOfHeadings(plan));
 	}
 
 	async function copyTake() {
@@ -110,30 +147,14 @@
 		});
 		chosen = null;
 	}
-
-	/** The built-in drafter's text for one section. */
-	async function draftSection(section: string) {
-		if (!plan || !findings) return [];
-		const doc = await analysis.draft(session.input, findings, $state.snapshot(plan) as typeof plan);
-		const from = doc.content.findIndex(
-			({ type, attrs }) => type === 'heading' && attrs?.section === section
-		);
-		const rest = doc.content.slice(from + 1);
-		const to = rest.findIndex(
-			({ type, attrs }) => type === 'heading' && typeof attrs?.section === 'string'
-		);
-		return from < 0 ? [] : rest.slice(0, to < 0 ? rest.length : to);
-	}
 </script>
 
-{#if !plan || !findings}
+{#if !plan}
 	<div class="max-w-lg p-8">
 		<h1 class="text-xl">The manuscript follows the plan</h1>
 		<p class="mt-2 text-ink-2">
-			{#if session.progress}The evidence is still being read …{:else}<a
-					class="linkish"
-					href={resolve('/a/[id]/plan', { id: session.id })}>Propose a plan</a
-				> first; then it can be drafted from your notes, or written by hand with the slips beside it.{/if}
+			<a class="linkish" href={resolve('/a/[id]/plan', { id: session.id })}>Propose a plan</a> first;
+			then it can be drafted from your notes, or written by hand with the slips beside it.
 		</p>
 	</div>
 {:else if !take}
@@ -147,25 +168,35 @@
 					: `your ${session.noteSigns.size} notes`}, marks every sentence with its origin, and
 			leaves a visible gap where {session.noteSigns.size === 1 ? 'it is' : 'they are'} silent.
 		</p>
-		<p class="mt-4 flex flex-wrap gap-2">
-			<button class="act chief" onclick={() => void draftAll()} disabled={isDrafting}
-				>{isDrafting ? 'Drafting …' : 'Draft the article'}</button
-			>
-			<button class="act" onclick={() => void startWithHeadings()}>Start with the headings</button>
-		</p>
+		{#if drafted}
+			<div class="mt-4">
+				<ProgressLine
+					label="Drafting section"
+					done={drafted.done}
+					all={drafted.all}
+					oncancel={() => void analysis.stopDrafting()}
+				/>
+			</div>
+		{:else}
+			<p class="mt-4 flex flex-wrap gap-2">
+				<button class="act chief" onclick={() => void draftAll()} disabled={!session.analysed}
+					>Draft the article</button
+				>
+				<button class="act" onclick={() => void startWithHeadings()}>Start with the headings</button
+				>
+			</p>
+			{#if !session.analysed}<p class="mt-2 text-ink-2" role="status">
+					The evidence is still being read …
+				</p>{/if}
+		{/if}
 	</div>
-{:else if !runs}
-	<p class="p-8 text-ink-2" role="status">Laying out the pages …</p>
 {:else}
-	{#key `${take.id}`}
+	{#key take.id}
 		<Manuscript
 			{take}
-			takes={session.takes}
 			{plan}
-			{findings}
-			{runs}
-			{session}
-			isDraftingAll={isDrafting}
+			{drafting}
+			onstopdraft={() => void analysis.stopDrafting()}
 			onchoose={(id) => (chosen = id)}
 			ondraftall={() => void draftAll()}
 			onheadings={() => void startWithHeadings()}

@@ -1,10 +1,10 @@
 import { Editor, Mark, mergeAttributes, Node, type JSONContent } from '@tiptap/core';
-import type { Node as ProseNode } from '@tiptap/pm/model';
 import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
 import { Placeholder } from '@tiptap/extensions';
 import Heading from '@tiptap/extension-heading';
 import StarterKit from '@tiptap/starter-kit';
-import type { TakeDoc } from '$lib/core/takes';
+import type { TakeDoc } from '$lib/core/manuscript';
+import { ProofMarks } from './marks-plugin';
 
 /** A heading that remembers which planned section it opens. */
 const SectionHeading = Heading.extend({
@@ -62,6 +62,26 @@ const OriginMark = Mark.create({
 	]
 });
 
+/** What a manuscript can hold, and what is shown in it. */
+export const MANUSCRIPT_EXTENSIONS = [
+	StarterKit.configure({
+		heading: false,
+		link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] }
+	}),
+	SectionHeading,
+	Gap,
+	OriginMark,
+	Table.configure({ resizable: false }),
+	TableRow,
+	TableHeader,
+	TableCell,
+	ProofMarks,
+	Placeholder.configure({
+		includeChildren: false,
+		placeholder: ({ node }) => (node.type.name === 'heading' ? 'A heading' : 'Write here')
+	})
+] as const;
+
 /** Makes the editor of a manuscript inside an element. */
 export function makeEditor(
 	element: HTMLElement,
@@ -75,23 +95,7 @@ export function makeEditor(
 	return new Editor({
 		element,
 		content: doc as JSONContent,
-		extensions: [
-			StarterKit.configure({
-				heading: false,
-				link: { openOnClick: false, autolink: false, protocols: ['http', 'https', 'mailto'] }
-			}),
-			SectionHeading,
-			Gap,
-			OriginMark,
-			Table.configure({ resizable: false }),
-			TableRow,
-			TableHeader,
-			TableCell,
-			Placeholder.configure({
-				includeChildren: false,
-				placeholder: ({ node }) => (node.type.name === 'heading' ? 'A heading' : 'Write here')
-			})
-		],
+		extensions: [...MANUSCRIPT_EXTENSIONS],
 		editorProps: {
 			attributes: {
 				'aria-label': 'Manuscript',
@@ -115,16 +119,4 @@ export function loadDoc(editor: Editor, doc: TakeDoc): void {
 	const { from } = editor.state.selection;
 	editor.commands.setContent(doc as JSONContent, { emitUpdate: false });
 	editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
-}
-
-/** Position of a sentence in the manuscript, or null. Marks cut a paragraph's text into nodes, so whole blocks are searched. */
-export function placeOf(doc: ProseNode, sentence: string): number | null {
-	let found: number | null = null;
-	doc.descendants((node, position) => {
-		if (found !== null || !node.isTextblock) return found === null;
-		const at = node.textContent.indexOf(sentence);
-		if (at >= 0) found = position + 1 + at;
-		return false;
-	});
-	return found;
 }

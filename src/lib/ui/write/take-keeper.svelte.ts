@@ -1,20 +1,24 @@
-import type { TakeDoc } from '$lib/core/takes';
+import type { TakeDoc } from '$lib/core/manuscript';
 import type { Take } from '$lib/data/db';
 import { saveTake } from '$lib/data/takes';
-
-/** Time from the last keystroke to the save. */
-const SAVE_AFTER_MS = 450;
+import { isStorageFull } from '$lib/data/trouble';
+import { forgetUnsaved, keepUnsaved } from '$lib/data/unsaved';
+import { Autosave } from '../parts/autosave';
 
 /** Saves one take as it is written, and notices when another tab has saved it meanwhile. */
 export class TakeKeeper {
 	readonly #id: string;
+	readonly #assignment: string;
 	#revision: number;
 	#read: (() => TakeDoc) | null = null;
-	#timer: ReturnType<typeof setTimeout> | undefined;
-	#saving: Promise<void> | null = null;
+	#isSaving = false;
 	#isUnsaved = $state(false);
 	#trouble = $state<string | null>(null);
 	#conflict = $state.raw<Take | null>(null);
+	readonly #autosave = new Autosave(
+		() => this.#save(),
+		() => this.#keep()
+	);
 
 	readonly conflict = $derived(this.#conflict);
 	/** State of the save, in a word. */
@@ -28,8 +32,9 @@ export class TakeKeeper {
 					: 'saved'
 	);
 
-	constructor({ id, revision }: Take) {
+	constructor({ id, assignment, revision }: Take) {
 		this.#id = id;
+		this.#assignment = assignment;
 		this.#revision = revision;
 	}
 
@@ -37,44 +42,60 @@ export class TakeKeeper {
 	changed(read: () => TakeDoc): void {
 		this.#read = read;
 		this.#isUnsaved = true;
-		clearTimeout(this.#timer);
-		this.#timer = setTimeout(() => void this.flush(), SAVE_AFTER_MS);
+		this.#autosave.changed();
 	}
 
-	/** Saves what is unsaved, at once; one save at a time. */
-	async flush(): Promise<void> {
-		clearTimeout(this.#timer);
-		await this.#saving;
+	/** Saves what is unsaved, at once. */
+	flush(): Promise<void> {
+		return this.#autosave.flush();
+	}
+
+	/** Saves when the page is hidden or left; returns what ends that. */
+	watch(): () => void {
+		return this.#autosave.watch();
+	}
+
+	#keep(): void {
+		if (this.#read && !this.#conflict)
+			keepUnsaved(this.#assignment, {
+				kind: 'take',
+				id: this.#id,
+				doc: this.#read(),
+				revision: this.#revision
+			});
+	}
+
+	async #save(): Promise<void> {
 		const read = this.#read;
 		if (!read || this.#conflict) return;
 		this.#read = null;
-		this.#saving = this.#save(read());
-		await this.#saving;
-		this.#saving = null;
-	}
-
-	async #save(doc: TakeDoc): Promise<void> {
+		const doc = read();
+		this.#isSaving = true;
 		try {
 			const result = await saveTake(this.#id, doc, this.#revision);
 			if (result.kind === 'saved') {
 				this.#revision = result.revision;
 				this.#trouble = null;
 				this.#isUnsaved = this.#read !== null;
+				forgetUnsaved(this.#assignment, { kind: 'take', id: this.#id });
 			} else if (result.kind === 'changed-elsewhere') {
+				// what was typed meanwhile stays to be kept or given up
+				this.#read ??= () => doc;
 				this.#conflict = result.take;
 			} else {
 				this.#trouble = 'not saved: the take was taken away';
 			}
 		} catch (error) {
-			const isFull = error instanceof DOMException && error.name === 'QuotaExceededError';
-			this.#trouble = isFull ? 'not saved: this browser is full' : 'not saved';
+			this.#trouble = isStorageFull(error) ? 'not saved: this browser is full' : 'not saved';
 			this.#read ??= () => doc;
+		} finally {
+			this.#isSaving = false;
 		}
 	}
 
 	/** Whether a stored take is newer than ours and nothing of ours is unsaved; then ours is its revision. */
 	follows(stored: Take): boolean {
-		if (stored.id !== this.#id || stored.revision <= this.#revision || this.#saving) return false;
+		if (stored.id !== this.#id || stored.revision <= this.#revision || this.#isSaving) return false;
 		if (this.#isUnsaved) return false;
 		this.#revision = stored.revision;
 		return true;
@@ -94,6 +115,7 @@ export class TakeKeeper {
 		this.#read = null;
 		this.#conflict = null;
 		this.#isUnsaved = false;
-		clearTimeout(this.#timer);
+		this.#autosave.forget();
+		forgetUnsaved(this.#assignment, { kind: 'take', id: this.#id });
 	}
 }

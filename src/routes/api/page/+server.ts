@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { FETCH_LIMITS } from '$lib/core/pages';
+import { FETCH_LIMITS } from '$lib/core/services';
 import { makeOpenWeb } from '$lib/server/open-web';
 import { isSampleAddress, sampleWeb } from '$lib/server/sample-web';
 import type { RequestHandler } from './$types';

@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { MOST_ASKED } from '$lib/core/keywords';
+import { MOST_ASKED } from '$lib/core/services';
 import { sampleSearch } from '$lib/server/sample-search';
 import type { RequestHandler } from './$types';
 

@@ -1,0 +1,212 @@
+// The verbs of the command line: words in, what is printed and the exit code out.
+import { parseArgs } from 'node:util';
+import model from 'wink-eng-lite-web-model';
+import winkNLP from 'wink-nlp';
+import {
+	analyse,
+	draftMaterialOf,
+	runIndexOf,
+	standingsOf,
+	WorkStore,
+	type Analysis
+} from '../../src/lib/core/assignment';
+import { NO_EDITS } from '../../src/lib/core/findings';
+import { runThrough } from '../../src/lib/core/keywords';
+import { docFromMarkdown, docText, markdownOf } from '../../src/lib/core/manuscript';
+import { readArticle } from '../../src/lib/core/measure';
+import { proposePlan } from '../../src/lib/core/plan';
+import {
+	nextBestMoves,
+	scoreState,
+	stateOf,
+	termIndexOf,
+	yardstickOf
+} from '../../src/lib/core/standing';
+import { makeTagger } from '../../src/lib/core/text';
+import { draftArticle } from '../../src/lib/core/writers';
+import { FileReader } from './files';
+import { round, shownArticle, shownFindings, shownPlan } from './shown';
+
+const USAGE = `Usage:
+  core clean FILE…
+  core keywords FILE…
+  core subtitles FILE…
+  core findings --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
+  core plan     --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
+  core draft    --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
+  core standing --keyword K --draft D.md [--words N] [--notes FILE]… FILE…`;
+
+const OF_FILES = ['clean', 'keywords', 'subtitles'] as const;
+const OF_EVIDENCE = ['findings', 'plan', 'draft', 'standing'] as const;
+type VerbOfFiles = (typeof OF_FILES)[number];
+type VerbOfEvidence = (typeof OF_EVIDENCE)[number];
+
+/** What a command prints, and the code it ends with: 0, 1 when a file could not be read, 2 when the words are off. */
+export interface Printed {
+	readonly out: string;
+	readonly err: string;
+	readonly code: 0 | 1 | 2;
+}
+
+let store: WorkStore | null = null;
+
+function workStore(): WorkStore {
+	store ??= new WorkStore(makeTagger(winkNLP as never, model));
+	return store;
+}
+
+/** Runs one command: `['clean', 'page.html']`. Nothing is printed and the process goes on. */
+export function run(argv: readonly string[]): Printed {
+	let words: ReturnType<typeof wordsOf>;
+	try {
+		words = wordsOf(argv);
+	} catch (error) {
+		return refused(error instanceof Error ? error.message : String(error));
+	}
+	const { values, verb, files } = words;
+	if (isOne(OF_FILES, verb)) {
+		if (files.length === 0) return refused(`No files given.\n${USAGE}`);
+		return ofFiles(verb, files, values.keyword ?? '');
+	}
+	if (!isOne(OF_EVIDENCE, verb)) return refused(USAGE);
+	if (files.length === 0) return refused(`No files given.\n${USAGE}`);
+	const keyword = values.keyword?.trim();
+	if (!keyword) return refused(`--keyword is missing.\n${USAGE}`);
+	const targetWords = values.words === undefined ? null : Number(values.words);
+	if (
+		targetWords !== null &&
+		!(Number.isInteger(targetWords) && targetWords >= 100 && targetWords <= 50_000)
+	)
+		return refused('--words takes a whole number from 100 to 50000.');
+	if (verb === 'standing' && !values.draft) return refused(`--draft is missing.\n${USAGE}`);
+
+	const reader = new FileReader();
+	const pages = reader.pages(files);
+	const notes = [...reader.notes(values.notes ?? []), ...reader.questions(values.questions ?? [])];
+	const analysis = runThrough(
+		analyse(
+			{
+				keyword,
+				targetWords,
+				effort: 'pillar',
+				grade: null,
+				required: [],
+				secondary: [],
+				pages,
+				notes,
+				listed: [],
+				edits: NO_EDITS
+			},
+			workStore()
+		)
+	);
+	return ofEvidence(verb, analysis, reader, values.draft ?? '');
+}
+
+function wordsOf(argv: readonly string[]) {
+	const { values, positionals } = parseArgs({
+		args: [...argv],
+		allowPositionals: true,
+		options: {
+			keyword: { type: 'string' },
+			words: { type: 'string' },
+			notes: { type: 'string', multiple: true },
+			questions: { type: 'string', multiple: true },
+			draft: { type: 'string' }
+		}
+	});
+	const [verb = '', ...files] = positionals;
+	return { values, verb, files };
+}
+
+function isOne<T extends string>(all: readonly T[], word: string): word is T {
+	return (all as readonly string[]).includes(word);
+}
+
+function ofFiles(verb: VerbOfFiles, files: readonly string[], keyword: string): Printed {
+	const reader = new FileReader();
+	const found =
+		verb === 'clean'
+			? reader.articles(files).map(({ file, article }) => shownArticle(file, article, keyword))
+			: files.flatMap((file) =>
+					verb === 'keywords' ? reader.keywordList(file) : reader.transcript(file)
+				);
+	return { out: json([...found, ...reader.failed]), err: '', code: codeOf(reader) };
+}
+
+function ofEvidence(
+	verb: VerbOfEvidence,
+	analysis: Analysis,
+	reader: FileReader,
+	draft: string
+): Printed {
+	const printed = (value: object): Printed => ({
+		out: json({ ...value, ...(reader.failed.length === 0 ? {} : { errors: reader.failed }) }),
+		err: '',
+		code: codeOf(reader)
+	});
+	const told = () => reader.failed.map(({ file, error }) => `${file}: ${error}\n`).join('');
+	switch (verb) {
+		case 'findings':
+			return printed(shownFindings(analysis.findings));
+		case 'plan':
+			return printed(shownPlan(analysis.findings));
+		case 'draft': {
+			const plan = proposePlan(analysis.findings);
+			const out = markdownOf(draftArticle(draftMaterialOf(analysis, plan)));
+			return { out, err: told(), code: codeOf(reader) };
+		}
+		case 'standing': {
+			const markdown = reader.text(draft);
+			if (markdown === null) return { out: '', err: told(), code: 1 };
+			return printed(standingOf(analysis, markdown));
+		}
+	}
+}
+
+/** Where a draft stands among the pages, and the twenty steps that would gain most. */
+function standingOf(analysis: Analysis, markdown: string): object {
+	const doc = docFromMarkdown(markdown);
+	const plan = proposePlan(analysis.findings);
+	const yardstick = yardstickOf(analysis.findings, plan);
+	const first = doc.content.find((node) => node.type === 'heading');
+	const article = readArticle(doc, { terms: termIndexOf(yardstick), runs: runIndexOf(analysis) });
+	const state = stateOf(
+		article,
+		{ titleTag: first ? docText(first) : '', description: '' },
+		yardstick
+	);
+	return {
+		...rounded(scoreState(state, yardstick)),
+		words: state.words,
+		pages: runThrough(standingsOf(analysis)).map(({ page, standing, parts }) => ({
+			file: page,
+			...rounded({ standing, parts })
+		})),
+		moves: nextBestMoves(state, yardstick, plan)
+			.slice(0, 20)
+			.map((move) => ({ ...move, gain: round(move.gain) }))
+	};
+}
+
+function rounded({ standing, parts }: { standing: number; parts: object }): object {
+	return {
+		standing: round(standing),
+		parts: Object.fromEntries(
+			Object.entries(parts).map(([part, value]) => [part, round(value as number)])
+		)
+	};
+}
+
+function json(value: unknown): string {
+	// JSON has no infinity: a volume that rose from nothing is written as planners write it
+	return `${JSON.stringify(value, (_, each: unknown) => (each === Infinity ? '∞' : each), 2)}\n`;
+}
+
+function refused(message: string): Printed {
+	return { out: '', err: `${message}\n`, code: 2 };
+}
+
+function codeOf({ failed }: FileReader): 0 | 1 {
+	return failed.length > 0 ? 1 : 0;
+}

@@ -1,0 +1,3 @@
+export * from './analyse';
+export * from './evidence';
+export * from './work-store';

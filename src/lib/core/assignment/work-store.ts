@@ -1,0 +1,119 @@
+import { noteArticleOf } from '../notes';
+import { keptBlocksOf, type Block } from '../pages';
+import { runsIn, textOfBlocks, type TextRuns } from '../measure';
+import { workOnPage, type PageWork } from '../reading';
+import type { ScoredPage } from '../standing';
+import type { Tagger } from '../text';
+import { contentSign } from '../text';
+import type { DraftNote } from '../writers';
+import type { EvidenceNote, EvidencePage } from './evidence';
+
+/** A page with all that is worked out from it alone. */
+export interface ReadPage extends ScoredPage {
+	readonly name: string;
+}
+
+/** A note with all that is worked out from it alone. */
+export interface ReadNote {
+	readonly work: PageWork;
+	readonly title: string;
+	readonly blocks: readonly Block[];
+}
+
+/** Pages and notes whose work is kept; a writer has far fewer in one assignment. */
+const MOST_KEPT = 400;
+
+/**
+ * The work on single pages and notes, done once for as long as they say the same. What is not asked
+ * for any more gives way to what is.
+ */
+export class WorkStore {
+	readonly #tag: Tagger;
+	readonly #pages = new Map<string, { readonly sign: string; readonly read: ReadPage }>();
+	readonly #notes = new Map<string, { readonly sign: string; readonly read: ReadNote }>();
+
+	constructor(tag: Tagger) {
+		this.#tag = tag;
+	}
+
+	readPage(page: EvidencePage): ReadPage {
+		const sign = JSON.stringify([page.sign, page.struck, page.name]);
+		return kept(this.#pages, page.id, sign, () => this.#workOnPage(page));
+	}
+
+	readNote(note: EvidenceNote): ReadNote {
+		const sign = JSON.stringify([note.kind, note.name, contentSign(note.text)]);
+		return kept(this.#notes, note.id, sign, () => this.#workOnNote(note));
+	}
+
+	#workOnPage({ id, name, article, struck }: EvidencePage): ReadPage {
+		const { title, description, siteName, links, modified, published } = article;
+		const blocks = keptBlocksOf(article, struck);
+		const work = workOnPage(
+			{
+				id,
+				title,
+				description,
+				siteNames: [siteName],
+				blocks,
+				links: links.length,
+				date: modified || published
+			},
+			this.#tag
+		);
+		let runs: TextRuns | undefined;
+		return {
+			work,
+			name,
+			blocks,
+			titleTag: title,
+			description,
+			get runs() {
+				return (runs ??= runsIn(textOfBlocks(blocks)));
+			}
+		};
+	}
+
+	#workOnNote(note: EvidenceNote): ReadNote {
+		const article = noteArticleOf(note);
+		const blocks = keptBlocksOf(article);
+		const work = workOnPage(
+			{
+				id: note.id,
+				title: article.title,
+				description: '',
+				siteNames: [],
+				blocks,
+				links: 0,
+				isNote: true
+			},
+			this.#tag
+		);
+		return { work, title: article.title, blocks };
+	}
+}
+
+function kept<T>(
+	known: Map<string, { readonly sign: string; readonly read: T }>,
+	id: string,
+	sign: string,
+	make: () => T
+): T {
+	const found = known.get(id);
+	const read = found?.sign === sign ? found.read : make();
+	// what was asked for last stands last
+	known.delete(id);
+	known.set(id, { sign, read });
+	if (known.size > MOST_KEPT) known.delete(known.keys().next().value!);
+	return read;
+}
+
+/** A note as the drafter takes it, signed n1, n2 … in the order of the evidence. */
+export function draftNotesOf(notes: readonly ReadNote[]): DraftNote[] {
+	return notes.map(({ work, title, blocks }, i) => ({
+		id: work.id,
+		label: `n${i + 1}`,
+		title,
+		blocks
+	}));
+}

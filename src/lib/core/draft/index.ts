@@ -1,2 +1,0 @@
-export * from './note-material';
-export * from './draft-article';

@@ -1,0 +1,2 @@
+export * from './questions';
+export * from './same-question';

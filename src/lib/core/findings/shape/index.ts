@@ -1,0 +1,3 @@
+export * from './habits';
+export * from './length';
+export * from './shape';

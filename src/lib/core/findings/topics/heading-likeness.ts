@@ -1,0 +1,247 @@
+import { contentStemsOf, plainWord, stemOf, wordsOf } from '../../text';
+import { type PageWork, purposesBeside, purposesOf, type Purpose } from '../../reading';
+
+/** A heading of a page that belongs to a topic. */
+export interface TopicHeading {
+	readonly page: string;
+	/** Name of the heading for decisions by hand; it outlives changes of the page's other blocks. */
+	readonly ref: string;
+	/** Position of its section on the page. */
+	readonly section: number;
+	readonly text: string;
+	readonly level: number;
+	/** Words under it, sub-sections included. */
+	readonly words: number;
+	/** Where it stands on the page, as a share of its words, 0–1. */
+	readonly position: number;
+}
+
+const NOT_TOPICS =
+	/^(?:introduction|intro|overview|conclusions?|summary|in summary|final (?:thoughts|words?)|to sum up|wrapping up|in (?:short|closing|conclusion)|key takeaways?|takeaways|the bottom line|last words?|references|sources|further reading|notes|faqs?|frequently asked.*|common questions|questions? and answers|q\s?&\s?a|about.*author|credits?)[.:!]?$/i;
+
+/**
+ * Likeness, as average over two groups, from which they are joined, and what it is made of. Set on
+ * the labelled headings (see docs/METHODS.md), where any bound from 0.22 to 0.30 serves alike.
+ */
+export const JOIN_AT = 0.26;
+const LIKENESS = { words: 0.4, text: 0.47, purpose: 0.3, clash: 0.1 } as const;
+
+/** Cosine of two texts at which they count as wholly alike; pages rarely come nearer. */
+const SAME_TEXT = 0.4;
+
+/** A heading with what tells it from others. */
+export interface HeadingItem extends TopicHeading {
+	readonly pageIndex: number;
+	/** Its words as stems, for telling repeats. */
+	readonly plain: string;
+	readonly headStems: readonly string[];
+	readonly purposes: readonly Purpose[];
+	/** Those that do not come from the keyword's own words. */
+	readonly telling: readonly Purpose[];
+	readonly body: ReadonlyMap<string, number>;
+	readonly norm: number;
+	readonly parentSection: number;
+	readonly formats: readonly string[];
+}
+
+/** The headings of all pages that can be topics, with the weight of every word under them. */
+export function headingItems(pages: readonly PageWork[], keyword: string): HeadingItem[] {
+	const documents = pages.flatMap((page, index) =>
+		outlineOf(page).map((heading) => ({ ...heading, page: index }))
+	);
+	const spread = new Map<string, number>();
+	for (const { counts } of documents)
+		for (const stem of counts.keys()) spread.set(stem, (spread.get(stem) ?? 0) + 1);
+	const idf = (stem: string) => Math.log((documents.length + 1) / ((spread.get(stem) ?? 0) + 0.5));
+	const common = new Set(contentStemsOf(keyword));
+
+	return documents.map(({ page: pageIndex, section: index, counts, ...heading }) => {
+		const page = pages[pageIndex]!;
+		const section = page.sections[index]!;
+		const body = new Map<string, number>();
+		let squares = 0;
+		for (const [stem, n] of counts) {
+			const weight = (1 + Math.log(n)) * Math.max(0, idf(stem)) * (common.has(stem) ? 0.3 : 1);
+			body.set(stem, weight);
+			squares += weight * weight;
+		}
+		return {
+			page: page.id,
+			ref: `${page.id}/${heading.text.toLowerCase().slice(0, 300)}`,
+			pageIndex,
+			section: index,
+			text: heading.text,
+			plain: heading.plain,
+			level: section.level,
+			words: heading.words,
+			position: section.position,
+			headStems: heading.stems.filter((stem) => !common.has(stem)),
+			purposes: heading.purposes,
+			telling: purposesBeside(heading.text, common),
+			body,
+			norm: Math.sqrt(squares) || 1,
+			parentSection: section.parent,
+			formats: section.formats
+		};
+	});
+}
+
+interface OutlineEntry {
+	readonly section: number;
+	readonly text: string;
+	readonly plain: string;
+	readonly words: number;
+	readonly stems: readonly string[];
+	readonly purposes: readonly Purpose[];
+	/** How often each stem stands in the section and those inside it. */
+	readonly counts: ReadonlyMap<string, number>;
+}
+
+const outlines = new WeakMap<PageWork, readonly OutlineEntry[]>();
+
+/** What the headings of one page give, worked out once for as long as the page stays as it is. */
+function outlineOf(page: PageWork): readonly OutlineEntry[] {
+	let outline = outlines.get(page);
+	if (!outline) outlines.set(page, (outline = readOutline(page)));
+	return outline;
+}
+
+function readOutline(page: PageWork): OutlineEntry[] {
+	return page.sections.flatMap((section, index) => {
+		if (section.level < 2 || section.isFaq || NOT_TOPICS.test(section.heading.trim())) return [];
+		const counts = new Map<string, number>();
+		let words = 0;
+		for (const inner of subtreeOf(page, index)) {
+			words += page.sections[inner]!.words;
+			for (const stem of page.sections[inner]!.stems) counts.set(stem, (counts.get(stem) ?? 0) + 1);
+		}
+		const text = withoutNumber(section.heading);
+		return [
+			{
+				section: index,
+				text,
+				plain: plain(text),
+				words,
+				stems: contentStemsOf(section.heading),
+				purposes: purposesOf(section.heading),
+				counts
+			}
+		];
+	});
+}
+
+function subtreeOf(page: PageWork, index: number): number[] {
+	const level = page.sections[index]!.level;
+	const inside = [index];
+	for (let i = index + 1; i < page.sections.length; i++) {
+		const other = page.sections[i]!.level;
+		if (other !== 0 && other <= level) break;
+		inside.push(i);
+	}
+	return inside;
+}
+
+function withoutNumber(heading: string): string {
+	return heading
+		.replace(/^(?:step\s+)?(?:\d{1,2}|[ivx]{1,4})\s*[.):–—-]\s*/i, '')
+		.replace(/^step \d{1,2}\s+/i, '')
+		.trim();
+}
+
+/** Verbs that most headings of instructions begin with; sharing one says little. */
+const DOING = new Set(
+	contentStemsOf(
+		'build lay set put make keep start finish dig place do choose pick prepare add check work mark step first second'
+	)
+);
+
+/** Likeness of every two headings, 0–1; a heading and itself 0. */
+export function likenessTable(items: readonly HeadingItem[]): Float64Array[] {
+	const on = new Map<string, Set<string>>();
+	for (const { headStems, page } of items) {
+		for (const stem of headStems) on.set(stem, (on.get(stem) ?? new Set<string>()).add(page));
+	}
+	const weightOf = (stem: string) =>
+		DOING.has(stem) ? 0.3 : (on.get(stem)?.size ?? 0) > 1 ? 1 : 0.5;
+	const dots = dotsOf(items);
+	const table = items.map(() => new Float64Array(items.length));
+	const worded = items.map(({ headStems, telling }): Worded => {
+		const weights = headStems.map(weightOf);
+		return {
+			stems: headStems,
+			weights,
+			sum: weights.reduce((sum, weight) => sum + weight, 0),
+			purposes: telling
+		};
+	});
+	items.forEach((a, i) => {
+		for (let j = i + 1; j < items.length; j++) {
+			const text = Math.min(1, dots[i]![j]! / (a.norm * items[j]!.norm) / SAME_TEXT);
+			const value = likeness(worded[i]!, worded[j]!, text);
+			table[i]![j] = value;
+			table[j]![i] = value;
+		}
+	});
+	return table;
+}
+
+/** The words of a heading with their weights, and its purposes. */
+interface Worded {
+	readonly stems: readonly string[];
+	readonly weights: readonly number[];
+	readonly sum: number;
+	readonly purposes: readonly Purpose[];
+}
+
+/**
+ * Likeness of two headings, 0–1: words of the heading, its purpose, and the text under it.
+ * A word that stands in the headings of several pages names a topic and weighs most.
+ */
+function likeness(a: Worded, b: Worded, text: number): number {
+	let shared = 0;
+	for (let i = 0; i < a.stems.length; i++)
+		if (b.stems.includes(a.stems[i]!)) shared += a.weights[i]!;
+	const words = shared === 0 ? 0 : Math.min(1, shared / Math.sqrt(a.sum * b.sum));
+	const both = a.purposes.length > 0 && b.purposes.length > 0;
+	const purpose = both && a.purposes.some((one) => b.purposes.includes(one)) ? 1 : 0;
+	const clash = both && purpose === 0 ? 1 : 0;
+	return Math.max(
+		0,
+		LIKENESS.words * words +
+			LIKENESS.text * text +
+			LIKENESS.purpose * purpose -
+			LIKENESS.clash * clash
+	);
+}
+
+/**
+ * Products of the word weights of every two headings' texts, summed along the words they share; of
+ * two headings only the row of the first is filled.
+ */
+function dotsOf(items: readonly HeadingItem[]): Float64Array[] {
+	const dots = items.map(() => new Float64Array(items.length));
+	const postings = new Map<string, { items: number[]; weights: number[] }>();
+	items.forEach(({ body }, item) => {
+		for (const [stem, weight] of body) {
+			if (weight === 0) continue;
+			let list = postings.get(stem);
+			if (!list) postings.set(stem, (list = { items: [], weights: [] }));
+			list.items.push(item);
+			list.weights.push(weight);
+		}
+	});
+	for (const { items: on, weights } of postings.values()) {
+		for (let a = 0; a < on.length; a++) {
+			const row = dots[on[a]!]!;
+			const weight = weights[a]!;
+			for (let b = a + 1; b < on.length; b++) row[on[b]!]! += weight * weights[b]!;
+		}
+	}
+	return dots;
+}
+
+function plain(text: string): string {
+	return wordsOf(text)
+		.map((word) => stemOf(plainWord(word.text)))
+		.join(' ');
+}

@@ -1,0 +1,2 @@
+export * from './heading-likeness';
+export * from './topics';

@@ -1,0 +1,5 @@
+export * from './build';
+export * from './follow-plan';
+export * from './markdown';
+export * from './node';
+export * from './sections';

@@ -1,0 +1,60 @@
+import type { BlockNode } from './node';
+
+/** What cutting needs to know of a block, whether of a manuscript or of its reading. */
+export interface Head {
+	/** Heading level; 0 for every other block. */
+	readonly level: number;
+	/** Id of the planned section a heading opens, or null. */
+	readonly section: string | null;
+}
+
+/** A stretch of blocks: `from` included, `to` excluded. */
+export interface SectionCut extends Head {
+	readonly from: number;
+	readonly to: number;
+}
+
+/** Level and section of a block of a manuscript. */
+export function headOf(node: BlockNode): Head {
+	return node.type === 'heading'
+		? { level: node.attrs.level, section: node.attrs.section || null }
+		: { level: 0, section: null };
+}
+
+/**
+ * Cuts blocks into sections, in order and without a block left over. What stands before the first
+ * opening block is a section of level 0 without an id; there is none when nothing stands there.
+ *
+ * @param opens whether a block begins a section; every heading does unless it is given
+ */
+export function cutSections(
+	blocks: readonly Head[],
+	opens: (head: Head) => boolean = ({ level }) => level > 0
+): SectionCut[] {
+	const cuts: SectionCut[] = [];
+	const starts = blocks.flatMap((head, at) => (opens(head) ? [at] : []));
+	if (blocks.length > 0 && starts[0] !== 0)
+		cuts.push({ level: 0, section: null, from: 0, to: starts[0] ?? blocks.length });
+	starts.forEach((from, i) => {
+		const { level, section } = blocks[from]!;
+		cuts.push({ level, section, from, to: starts[i + 1] ?? blocks.length });
+	});
+	return cuts;
+}
+
+/**
+ * Where the planned sections stand, by id: each reaches from its heading to the next heading the
+ * plan knows. A section that stands twice is the first of them.
+ */
+export function plannedCuts(
+	blocks: readonly Head[],
+	planned: ReadonlySet<string>
+): Map<string, SectionCut> {
+	const seen = new Set<string>();
+	const cuts = cutSections(blocks, ({ level, section }) => {
+		if (level === 0 || section === null || !planned.has(section) || seen.has(section)) return false;
+		seen.add(section);
+		return true;
+	});
+	return new Map(cuts.flatMap((cut) => (cut.section === null ? [] : [[cut.section, cut]])));
+}

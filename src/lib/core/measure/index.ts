@@ -1,0 +1,4 @@
+export * from './from-page';
+export * from './read-block';
+export * from './runs';
+export * from './article-reading';

@@ -1,0 +1,7 @@
+export * from './arrange';
+export * from './budgets';
+export * from './changes';
+export * from './limits';
+export * from './outline';
+export * from './per-findings';
+export * from './section-topics';

@@ -1,0 +1,35 @@
+import type { Findings, Topic } from '../../findings';
+import type { PlanSection } from './outline';
+import { perFindings } from './per-findings';
+
+/** Topics by their id, and those that have a heading by its name. */
+const known = perFindings(({ topics }: Findings) => {
+	const byRef = new Map<string, Topic[]>();
+	for (const topic of topics)
+		for (const { ref } of topic.headings) byRef.set(ref, [...(byRef.get(ref) ?? []), topic]);
+	return { byId: new Map(topics.map((topic) => [topic.id, topic])), byRef };
+});
+
+/**
+ * The topics of the findings that a section treats: by their ids, and where the evidence has
+ * changed by the headings pages gave them. In the order of the findings.
+ */
+export function topicsOf(
+	section: Pick<PlanSection, 'topics' | 'headings'>,
+	findings: Findings
+): Topic[] {
+	const { byId, byRef } = known(findings);
+	const found = new Set(section.topics.flatMap((id) => byId.get(id) ?? []));
+	if (found.size === 0) {
+		const refs = new Set(section.headings);
+		for (const topic of section.headings.flatMap((ref) => byRef.get(ref) ?? []))
+			if (topic.headings.filter(({ ref }) => refs.has(ref)).length * 2 >= topic.headings.length)
+				found.add(topic);
+	}
+	return found.size < 2 ? [...found] : findings.topics.filter((topic) => found.has(topic));
+}
+
+/** Names of the headings of topics, by which a section finds them again. */
+export function headingRefsOf(topics: readonly Topic[]): string[] {
+	return topics.flatMap(({ headings }) => headings.map(({ ref }) => ref));
+}

@@ -1,0 +1,213 @@
+import { purposesOf } from '../../reading';
+import { type Fact, type FactGroup, type Findings, type NotePassage } from '../../findings';
+import { contentStemsOf } from '../../text';
+import {
+	PLAN_LIMITS,
+	type FactPlacement,
+	type NotePlacement,
+	type PlanSection,
+	topicsOf
+} from '../outline';
+
+/** Likeness below which a fact supports no section. */
+const FACT_AT = 1.4;
+
+/** Words of the keyword and of every page say little; a passage needs this much else in common. */
+const NOTE_AT = 2;
+
+/** What a word of the keyword counts among the terms that a passage and a section share. */
+const EVERYWHERE = 0.3;
+
+/**
+ * Facts and notes go to the sections they support; what the writer's own notes say comes first. Those
+ * that stand in the sections given stay.
+ */
+export function placeMaterial(sections: readonly PlanSection[], findings: Findings): PlanSection[] {
+	const readings = sections.map((section) => readingOf(section, findings));
+	const valuesOf = (fitsOf: (reading: Reading) => number) =>
+		sections.map((section, s) => (isOpen(section) ? fitsOf(readings[s]!) : 0));
+	const facts = bestPlaces(
+		findings.facts.map((fact) => ({ item: fact, id: fact.id, values: valuesOf(factFit(fact)) })),
+		FACT_AT
+	);
+	const notes = bestPlaces(
+		findings.notePassages.map((passage) => ({
+			item: passage,
+			id: passage.id,
+			values: valuesOf(noteFit(passage))
+		})),
+		NOTE_AT
+	);
+	// what the writer has put somewhere stays there, and stands nowhere else
+	const held = new Set(
+		sections.flatMap((section) => [
+			...section.facts.map(({ fact }) => fact),
+			...section.notes.map(({ note }) => note)
+		])
+	);
+	const open = <T extends { readonly id: string }>(
+		placed: readonly { readonly item: T; readonly at: number }[],
+		s: number,
+		most: number
+	) =>
+		placed
+			.filter(({ item, at }) => at === s && !held.has(item.id))
+			.slice(0, Math.max(0, most))
+			.map(({ item }) => item);
+	return sections.map((section, s) => {
+		if (section.locked) return section;
+		const factsLeft = PLAN_LIMITS.factsPerSection - section.facts.length;
+		const notesLeft = PLAN_LIMITS.notesPerSection - section.notes.length;
+		return {
+			...section,
+			facts: [
+				...section.facts,
+				...open(facts, s, factsLeft).map(({ id, origin }): FactPlacement => ({
+					fact: id,
+					reason: `${origin === 'note' ? 'Your notes say it' : 'A page says it'}, and it speaks of what stands here.`,
+					locked: false
+				}))
+			],
+			notes: [
+				...section.notes,
+				...open(notes, s, notesLeft).map(({ id }): NotePlacement => ({
+					note: id,
+					reason: 'It speaks of what stands here.',
+					locked: false
+				}))
+			]
+		};
+	});
+}
+
+function factFit(fact: Fact): (reading: Reading) => number {
+	const matter = matterOf(fact);
+	const own = fact.origin === 'note' ? 0.5 : 0;
+	return (reading) => {
+		const { held, shared, headed } = inCommon(matter, reading);
+		return held + 0.6 * Math.min(3, shared) + 0.5 * headed + own;
+	};
+}
+
+function noteFit(passage: NotePassage): (reading: Reading) => number {
+	const matter = matterOf(passage);
+	return (reading) => {
+		const { held, shared, headed } = inCommon(matter, reading);
+		return held + 0.8 * Math.min(4, shared) + headed;
+	};
+}
+
+/** How well each section suits a fact or a passage of a note, as when they are placed; 0 is not at all. */
+export function materialFits(
+	{ fact, note }: { readonly fact?: Fact | undefined; readonly note?: NotePassage | undefined },
+	sections: readonly PlanSection[],
+	findings: Findings
+): number[] {
+	const fitOf = fact ? factFit(fact) : note ? noteFit(note) : () => 0;
+	return sections.map((section) => fitOf(readingOf(section, findings)));
+}
+
+interface Reading {
+	readonly wanted: ReadonlySet<string>;
+	/** Stems of the heading and of the headings pages have for it, less the keyword's. */
+	readonly stems: ReadonlySet<string>;
+	readonly intent: PlanSection['intent'];
+	/** Terms that are words of the keyword; they stand everywhere and say little. */
+	readonly everywhere: ReadonlySet<string>;
+}
+
+function readingOf(section: PlanSection, findings: Findings): Reading {
+	const common = new Set(contentStemsOf(findings.keyword));
+	const texts = [
+		section.heading,
+		...topicsOf(section, findings).flatMap(({ headings }) => headings.map(({ text }) => text))
+	];
+	return {
+		wanted: new Set(section.terms.map(({ term }) => term)),
+		stems: new Set(texts.flatMap(contentStemsOf).filter((stem) => !common.has(stem))),
+		intent: section.intent,
+		everywhere: new Set(
+			section.terms
+				.map(({ term }) => term)
+				.filter((term) => contentStemsOf(term).every((stem) => common.has(stem)))
+		)
+	};
+}
+
+/** What a fact or a passage of a note speaks of. */
+interface Matter {
+	readonly terms: readonly string[];
+	/** Stems of its text and of the heading it stands under. */
+	readonly said: ReadonlySet<string>;
+	readonly headingStems: readonly string[];
+	readonly purposes: readonly string[];
+}
+
+function matterOf({ terms, heading, text }: Pick<Fact, 'terms' | 'heading' | 'text'>): Matter {
+	const headingStems = contentStemsOf(heading);
+	return {
+		terms,
+		said: new Set([...headingStems, ...contentStemsOf(text)]),
+		headingStems,
+		purposes: purposesOf(heading)
+	};
+}
+
+/**
+ * Placed terms that it holds, words it shares with the section's headings, and what it is worth that
+ * its own heading is about what the section is about.
+ */
+function inCommon(
+	{ terms, said, headingStems, purposes }: Matter,
+	{ wanted, stems, intent, everywhere }: Reading
+): { held: number; shared: number; headed: number } {
+	let held = 0;
+	for (const term of terms) if (wanted.has(term)) held += everywhere.has(term) ? EVERYWHERE : 1;
+	let shared = 0;
+	for (const stem of said) if (stems.has(stem)) shared++;
+	const named =
+		headingStems.filter((stem) => stems.has(stem)).length / Math.max(1, headingStems.length);
+	const isOfPurpose = intent !== 'plain' && purposes.includes(intent);
+	return { held, shared, headed: 1.5 * named + (isOfPurpose ? 1.2 : 0) };
+}
+
+function isOpen({ locked, kind }: PlanSection): boolean {
+	return !locked && kind !== 'closing' && kind !== 'faq';
+}
+
+interface Weighed<T> {
+	readonly item: T;
+	readonly id: string;
+	/** Value in each section. */
+	readonly values: readonly number[];
+}
+
+/** Each item in the section where it is worth most, the most valuable first. */
+function bestPlaces<T>(
+	items: readonly Weighed<T>[],
+	least: number
+): { readonly item: T; readonly at: number }[] {
+	return items
+		.flatMap(({ item, id, values }) => {
+			const most = Math.max(0, ...values);
+			return most > least ? [{ item, id, at: values.indexOf(most), most }] : [];
+		})
+		.sort((a, b) => b.most - a.most || (a.id < b.id ? -1 : 1));
+}
+
+/** A figure of a section on which its sources differ. */
+export interface Conflict {
+	/** Facts placed in the section that state it. */
+	readonly facts: readonly string[];
+	readonly figure: FactGroup;
+}
+
+/** Where the facts of a section disagree with other sources, or with one another. */
+export function conflictsIn(section: PlanSection, findings: Findings): Conflict[] {
+	const here = new Set(section.facts.map(({ fact }) => fact));
+	return findings.figures.flatMap((figure) => {
+		if (figure.agreement !== 'differs') return [];
+		const facts = [...new Set(figure.values.map(({ fact }) => fact))].filter((id) => here.has(id));
+		return facts.length > 0 ? [{ facts, figure }] : [];
+	});
+}

@@ -1,0 +1,5 @@
+export * from './contains';
+export * from './heading-check';
+export * from './own-headings';
+export * from './phrases';
+export * from './titles';

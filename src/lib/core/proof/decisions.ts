@@ -1,0 +1,34 @@
+import type { Mark } from './mark';
+
+/** What the writer decided about a mark: it is left out of sight, for a reason. */
+export interface Decision {
+	/** Id of the mark. */
+	readonly mark: string;
+	readonly reason: string;
+}
+
+/** Marks apart by what was decided about them. */
+export interface DecidedMarks {
+	readonly open: readonly Mark[];
+	readonly dismissed: readonly { readonly mark: Mark; readonly reason: string }[];
+}
+
+/** Tells open marks from those that were dismissed, each in their order. */
+export function decidedMarks(marks: readonly Mark[], decisions: readonly Decision[]): DecidedMarks {
+	const reasons = new Map(decisions.map(({ mark, reason }) => [mark, reason]));
+	return {
+		open: marks.filter(({ id }) => !reasons.has(id)),
+		dismissed: marks.flatMap((mark) => {
+			const reason = reasons.get(mark.id);
+			return reason === undefined ? [] : [{ mark, reason }];
+		})
+	};
+}
+
+/** Decisions with one more; an earlier one about the same mark gives way. */
+export function withDecision(
+	decisions: readonly Decision[],
+	decision: Decision
+): readonly Decision[] {
+	return [...decisions.filter(({ mark }) => mark !== decision.mark), decision];
+}

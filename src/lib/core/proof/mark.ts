@@ -1,0 +1,61 @@
+import type { ArticleReading, BlockReading } from '../measure';
+
+/** Where a mark stands: a block by position, and places in that block's text, end excluded. */
+export interface MarkPlace {
+	readonly block: number;
+	readonly start: number;
+	readonly end: number;
+}
+
+/** A way to mend what is marked. */
+export interface Fix {
+	/** In the imperative: "Write “Fellgate Tools”". */
+	readonly label: string;
+	/** What stands in place of the quotation. */
+	readonly replacement: string;
+}
+
+/** What a check has to say of some words. */
+export interface Finding {
+	/** Which rule speaks: a phrase, a name, a word; equal findings of one check share it. */
+	readonly about: string;
+	/** The words that are marked; empty where the article lacks something. */
+	readonly quote: string;
+	/** The whole sentence they stand in; empty like the quotation. */
+	readonly sentence: string;
+	/** In words, as a sentence without its stop. */
+	readonly reason: string;
+	readonly fixes: readonly Fix[];
+	/** Points of standing that mending it would gain; null where that is not computed. */
+	readonly gain: number | null;
+}
+
+/** A finding with its place in one block. */
+export interface BlockFinding extends Finding {
+	readonly start: number;
+	readonly end: number;
+}
+
+/** One finding in an article. */
+export interface Mark extends Finding {
+	/**
+	 * Name that a decision is kept under: the check, its rule and the sentence. It outlives edits
+	 * around the sentence, and is another one when the sentence itself is changed.
+	 */
+	readonly id: string;
+	readonly check: string;
+	/** Null: it concerns the article as a whole. */
+	readonly place: MarkPlace | null;
+}
+
+/** Looks at one block alone, so that what it finds is kept for as long as the block is. */
+export interface BlockCheck {
+	readonly id: string;
+	look(block: BlockReading): readonly BlockFinding[];
+}
+
+/** Looks at the whole article. */
+export interface ArticleCheck {
+	readonly id: string;
+	look(article: ArticleReading): readonly Finding[];
+}

@@ -1,0 +1,280 @@
+import {
+	isEverydayWord,
+	isStopWord,
+	oneSpelling,
+	plainWord,
+	verbFormsOf,
+	wordKeyOf,
+	type TaggedToken
+} from '../text';
+import { unitOf } from './units';
+
+/** A phrase found in one block that could be a term. */
+export interface CandidateUse {
+	/** Folded form under which spellings meet, words separated by spaces. */
+	readonly key: string;
+	readonly surface: string;
+	/** Number of words. */
+	readonly length: number;
+	/** Whether it opens with a verb, which matches in every inflection: "keep chickens". */
+	readonly isAction: boolean;
+	/** Whether every word of it is written as a name. */
+	readonly isName: boolean;
+	/** Whether no noun stands right before or after it that belongs to the phrase. */
+	readonly isWhole: boolean;
+}
+
+const MAX_WORDS = 4;
+
+/** Adjectives that judge or point instead of naming; a term does not begin with one. */
+const VAGUE = new Set(
+	`able bad better big certain clear common complete correct different difficult due easy entire essential excellent
+extra fair familiar famous far favourite final fine free full further future general good great happy hard high huge ideal
+important individual initial interesting large last late later latest least local long low main major modern much multiple
+natural necessary new next nice normal obvious old only open ordinary original other overall own particular perfect
+personal poor popular possible present previous proper public quick rare real recent regular relevant right rough
+same second separate serious several short significant similar simple single slight slow special specific standard
+strange strong sudden sure tall third tiny total traditional true typical unique usual useful various vital well
+whole wide wonderful worth wrong young small little many few more most first average actual additional`.split(
+		/\s+/
+	)
+);
+
+/** Nouns of measure, time and talk; alone they are no subject of an article. */
+const EMPTY_NOUNS = new Set(
+	`article answer bit case centimetre centimeter cm couple course day deal degree detail end example fact foot ft guide
+half hour idea inch job kg kilo kilogram kind km lot m matter metre meter mile millimetre minute mm moment month number
+one pair part people percent person place point pound problem question reason rest result second section set side
+sort step stuff thing time tip ton tonne top tonn type unit use way week word work yard year bottom front back middle
+amount area beginning bottom chance choice difference face fashion fun help hand head eye idea issue kilometre line
+look love luck man morning afternoon evening night need option order page picture piece post rule sense shape size
+start story subject thought today tomorrow trick trouble turn value version view will world january february march
+april may june july august september october november december monday tuesday wednesday thursday friday saturday
+sunday spring summer autumn winter weekend season bag heap hole pile row length width height depth level distance
+quarter third gap litre acre hectare everyone money price figure rate share total cost`
+		.split(/\s+/)
+		.map(oneSpelling)
+);
+
+/** Units that are things as well, and so may be terms. */
+const NOT_ONLY_UNITS = new Set(['bar', 'cup', 'season', 'night', 'pound', 'stone']);
+
+/** Measures; no term ends with one. */
+const UNITS = new Set(
+	'metre meter centimetre centimeter millimetre kilometre kilogram kilo gram tonne ton foot inch yard mile litre gallon acre hectare hour minute second day week month year degree percent pound'
+		.split(' ')
+		.map(oneSpelling)
+);
+
+const WEAK_PARTICIPLES = new Set(
+	`using having making getting taking doing being keeping leaving putting giving going coming looking trying needing
+wanting saying seeing starting including following regarding depending used made given taken based called known left
+needed asked said seen put kept set got gone done including making finished finding choosing buying adding allowing`.split(
+		/\s+/
+	)
+);
+
+/** Verbs that go with every noun. */
+const WEAK_VERBS = new Set(
+	`use need make get have take want see find give let go try know like put look come say think mean become seem feel
+keep call ask help start begin stop avoid require include contain offer provide cause leave allow show tell turn bring
+expect consider remember follow depend change happen love hate enjoy prefer wish hope believe understand read write
+spend save pay cost buy sell lose win meet live stay wait work play move pass add check`.split(
+		/\s+/
+	)
+);
+
+interface FoldedToken {
+	readonly key: string;
+	readonly surface: string;
+	readonly kind: 'noun' | 'adjective' | 'participle' | 'verb' | 'break';
+	/** Written as a name, and not because a sentence begins there. */
+	readonly proper: boolean;
+	/** Whether an order or infinitive can begin here: nothing before it that would make it a noun. */
+	readonly opensClause: boolean;
+}
+
+/**
+ * Noun phrases of one to four words in a tagged block: nouns, with adjectives, participles and
+ * other nouns before them. Phrases inside longer ones are given too; what does not live on its
+ * own is discounted later.
+ */
+export function candidatesOf(tokens: readonly TaggedToken[]): CandidateUse[] {
+	const folded = fold(tokens);
+	const found: CandidateUse[] = [];
+	for (let end = 0; end < folded.length; end++) {
+		if (folded[end]!.kind !== 'noun') continue;
+		for (let start = end; start >= 0 && end - start < MAX_WORDS; start--) {
+			const first = folded[start]!;
+			if (first.kind === 'break' || first.kind === 'verb') break;
+			const length = end - start + 1;
+			if (!isPhrase(folded, start, end)) continue;
+			const words = folded.slice(start, end + 1);
+			found.push({
+				key: words.map(({ key }) => key).join(' '),
+				surface: words.map(({ surface }) => surface).join(' '),
+				length,
+				isAction: false,
+				isName: words.every(({ proper }) => proper),
+				isWhole: folded[start - 1]?.kind !== 'noun' && folded[end + 1]?.kind !== 'noun'
+			});
+			const before = folded[start - 1];
+			if (before?.kind !== 'verb' || !before.opensClause || length > 2) continue;
+			found.push({
+				key: `${before.key} ${words.map(({ key }) => key).join(' ')}`,
+				surface: `${before.surface} ${words.map(({ surface }) => surface).join(' ')}`,
+				length: length + 1,
+				isAction: true,
+				isName: false,
+				isWhole: folded[end + 1]?.kind !== 'noun'
+			});
+		}
+	}
+	return found;
+}
+
+function isPhrase(tokens: readonly FoldedToken[], start: number, end: number): boolean {
+	const first = tokens[start]!;
+	const last = tokens[end]!;
+	if (start === end)
+		return (
+			last.key.length >= 3 &&
+			!EMPTY_NOUNS.has(last.key) &&
+			!isStopWord(last.key) &&
+			(unitOf(last.key) === undefined || NOT_ONLY_UNITS.has(last.key))
+		);
+	if (first.kind === 'adjective' && VAGUE.has(first.key)) return false;
+	if (first.kind === 'participle' && WEAK_PARTICIPLES.has(first.surface.toLowerCase()))
+		return false;
+	if (UNITS.has(last.key) || (EMPTY_NOUNS.has(first.key) && EMPTY_NOUNS.has(last.key)))
+		return false;
+	return !isStopWord(first.key) && !isStopWord(last.key);
+}
+
+function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
+	const folded: FoldedToken[] = [];
+	for (let i = 0; i < tokens.length; i++) {
+		const token = tokens[i]!;
+		const isHyphen = /^[-\u2010\u2011]$/.test(token.text);
+		// "dry-stone": the hyphen joins what stands right against it on both sides
+		if (isHyphen && token.attached && tokens[i + 1]?.attached) continue;
+		for (const part of token.text.split(/[-\u2010\u2011]/)) {
+			if (part === '') continue;
+			folded.push(foldPart(part, posOf(tokens, i), tokens[i - 1]?.pos ?? 'PUNCT'));
+		}
+	}
+	return folded;
+}
+
+/** The part of speech, with what taggers get wrong in instructions put right. */
+function posOf(tokens: readonly TaggedToken[], i: number): string {
+	if (isImperative(tokens, i)) return 'VERB';
+	if (isVerbalNoun(tokens, i) || isNounByPlace(tokens, i)) return 'NOUN';
+	const { pos } = tokens[i]!;
+	// "outward-facing bud": an adverb joined by a hyphen belongs to the name
+	const next = tokens[i + 1];
+	return pos === 'ADV' && next?.attached && /^[-\u2010\u2011]$/.test(next.text) ? 'ADJ' : pos;
+}
+
+/** "Dig the trench": taggers take the first word of an order for a noun. */
+function isImperative(tokens: readonly TaggedToken[], i: number): boolean {
+	const before = tokens[i - 1];
+	const after = tokens[i + 1];
+	if (before !== undefined && before.pos !== 'PUNCT') return false;
+	return after?.pos === 'DET' || after?.pos === 'PRON';
+}
+
+/**
+ * A noun the tagger took for a verb: "the hearting", "tons of hearting", "a walling hammer".
+ * An article demands a noun, so the last word of what it opens is one when nothing follows
+ * that it could govern.
+ */
+function isVerbalNoun(tokens: readonly TaggedToken[], i: number): boolean {
+	if (tokens[i]!.pos !== 'VERB') return false;
+	const after = tokens[i + 1]?.pos ?? 'PUNCT';
+	if (/^(?:DET|PRON|NOUN|PROPN|NUM)$/.test(after)) return false;
+	const isIng = /ings?$/i.test(tokens[i]!.text);
+	const before = tokens[i - 1]?.pos;
+	if (isIng && before === 'ADP') return !/^(?:ADV|ADP|ADJ)$/.test(after);
+	if (isIng && (before === 'DET' || before === 'ADJ')) return true;
+	if (after === 'ADJ' || after === 'ADV' || after === 'VERB') return false;
+	let at = i - 1;
+	while (
+		at >= 0 &&
+		(tokens[at]!.pos === 'ADJ' ||
+			(tokens[at]!.pos === 'VERB' && /(?:ing|ed)$/i.test(tokens[at]!.text)))
+	)
+		at--;
+	return tokens[at]?.pos === 'DET';
+}
+
+/** Verbs after which a noun is followed by a base form: "help the wall stand". */
+const LETS_DO =
+	/^(?:let|lets|make|makes|made|help|helps|helped|see|watch|hear|feel|have|has|had|do|does|did|can|could|will|would|shall|should|may|might|must)$/i;
+
+/**
+ * A base form right after a singular noun is no verb, which would end in -s ("heat pump", but
+ * "the pump works"), and neither is one after a preposition ("point of lay").
+ */
+function isNounByPlace(tokens: readonly TaggedToken[], i: number): boolean {
+	const { text, pos } = tokens[i]!;
+	if (pos !== 'VERB' || /(?:ing|ed|en|s)$/i.test(text)) return false;
+	let at = i - 1;
+	if (/^[-\u2010\u2011]$/.test(tokens[at]?.text ?? '')) at--;
+	const before = tokens[at];
+	if (!before) return false;
+	if (before.pos === 'ADP') return !/^(?:to|before|after|since|until|than)$/i.test(before.text);
+	if (before.pos !== 'NOUN' || /s$/i.test(before.text)) return false;
+	for (let k = at - 1; k >= Math.max(0, at - 5); k--) {
+		if (tokens[k]!.pos === 'PUNCT') break;
+		if (tokens[k]!.pos === 'AUX' || LETS_DO.test(tokens[k]!.text)) return false;
+	}
+	return true;
+}
+
+type Form = Pick<FoldedToken, 'key' | 'surface' | 'kind'>;
+
+/** Forms of words by part of speech; a page uses the same few thousand again and again. */
+const forms = new Map<string, Map<string, Form>>();
+
+function foldPart(text: string, pos: string, before: string): FoldedToken {
+	let ofPos = forms.get(pos);
+	if (!ofPos) forms.set(pos, (ofPos = new Map()));
+	let form = ofPos.get(text);
+	if (!form) {
+		if (ofPos.size > 30_000) ofPos.clear();
+		ofPos.set(text, (form = foldForm(text, pos)));
+	}
+	const { key, surface, kind } = form;
+	const proper = pos === 'PROPN' && before !== 'PUNCT' && /^\p{Lu}/u.test(text);
+	return { key, surface, kind, proper, opensClause: CLAUSE_OPENERS.has(before) };
+}
+
+const CLAUSE_OPENERS = new Set(['PUNCT', 'PART', 'PRON', 'AUX', 'CCONJ', 'SCONJ', 'ADV']);
+
+function foldForm(text: string, pos: string): Form {
+	const plain = plainWord(text);
+	const isWord = /^\p{L}[\p{L}\p{M}']*$/u.test(text) && plain.length > 1;
+	const shouts = text.length > 4 && text === text.toUpperCase();
+	const kind = !isWord || shouts ? 'break' : kindOf(plain, pos);
+	return { key: wordKeyOf(plain), surface: pos === 'PROPN' ? text : plain, kind };
+}
+
+function kindOf(plain: string, pos: string): FoldedToken['kind'] {
+	if (pos === 'NOUN' || pos === 'PROPN') return isStopWord(plain) ? 'break' : 'noun';
+	if (pos === 'ADJ') return isStopWord(plain) ? 'break' : 'adjective';
+	if (pos === 'VERB' && /(?:ing|ed|en)$/.test(plain) && !isStopWord(plain)) return 'participle';
+	if (pos === 'VERB' && isDoing(plain)) return 'verb';
+	return 'break';
+}
+
+/** A verb in its base form that says what is done; "use", "need" or "get" with a noun is no term. */
+function isDoing(plain: string): boolean {
+	return (
+		plain.length > 2 &&
+		!WEAK_VERBS.has(plain) &&
+		!isStopWord(plain) &&
+		isEverydayWord(plain) &&
+		verbFormsOf(plain).length > 1
+	);
+}

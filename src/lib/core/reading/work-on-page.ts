@@ -1,0 +1,178 @@
+import { sectionsOf, textOf } from '../pages';
+import {
+	addReading,
+	isStopWord,
+	readingSumsOf,
+	sentencesOf,
+	stemOf,
+	wordsOfSentence,
+	type ReadingSums,
+	type Tagger
+} from '../text';
+import { isQuestion, spokenQuestionIn } from './question-form';
+import { definitionIn, type Definition } from './definitions';
+import { habitsOfPage } from './habits';
+import { namedBodiesIn } from './named-bodies';
+import { quantitiesOf } from './quantities';
+import type {
+	Source,
+	Place,
+	Unit,
+	SectionWork,
+	FoundFact,
+	FoundQuestion,
+	PageWork
+} from './page-work';
+import { faqPlaces } from './faq-places';
+import { cuts, cutOf, textsOf, statementsOf } from './cut';
+import { countCandidates } from './count-candidates';
+
+/** Works out everything that depends on one source alone. */
+export function workOnPage(source: Source, tag: Tagger): PageWork {
+	const sections = sectionsOf(source.blocks);
+	const units: Unit[] = [{ text: source.title, place: 'title', section: -1, at: 0, words: 0 }];
+	const works: (SectionWork & { readonly start: number })[] = [];
+	const questions: FoundQuestion[] = [];
+	const facts: FoundFact[] = [];
+	const readings: ReadingSums[] = [];
+	const paragraphWords: number[] = [];
+	const faqs = faqPlaces(sections);
+	let at = 0;
+
+	sections.forEach((section, index) => {
+		const level = section.heading?.level ?? 0;
+		const heading = section.heading?.text ?? '';
+		const inFaq = faqs[index] === 'inside';
+		const isFaq = faqs[index] !== 'outside';
+		const start = at;
+		const first = units.length;
+		const texts: string[] = heading === '' ? [] : [heading];
+		if (heading !== '') {
+			const words = wordCountOf(heading);
+			const place: Place = inFaq ? 'faq' : level === 1 ? 'h1' : level === 2 ? 'h2' : 'h3';
+			units.push({ text: heading, place, section: index, at, words });
+			at += words;
+		}
+		const formats = new Set<'list' | 'steps' | 'table'>();
+		for (const block of section.blocks) {
+			if (block.kind === 'list') formats.add(block.ordered ? 'steps' : 'list');
+			if (block.kind === 'table') formats.add('table');
+			for (const text of textsOf(block)) {
+				const words = wordCountOf(text);
+				units.push({ text, place: inFaq ? 'faq' : 'body', section: index, at, words });
+				at += words;
+				texts.push(text);
+			}
+			for (const sentence of statementsOf(
+				block,
+				units.slice(units.length - textsOf(block).length)
+			)) {
+				const { text } = sentence;
+				const quantities = quantitiesOf(text);
+				const names = namedBodiesIn(text);
+				if (quantities.length === 0 && names.length === 0) continue;
+				const fact = { text, section: index, quantities, names };
+				facts.push(fact);
+				cuts.set(fact, [{ ...sentence, start: 0 }]);
+			}
+			if (block.kind === 'paragraph' || block.kind === 'quote') {
+				readings.push(readingSumsOf(block.text));
+				paragraphWords.push(units.at(-1)!.words);
+			} else if (block.kind === 'list') {
+				readings.push(addReading(block.items.map(readingSumsOf)));
+			}
+		}
+		if (isQuestion(heading)) {
+			questions.push({ text: heading, answer: texts.slice(1, 4).join(' '), section: index });
+		}
+		for (const block of section.blocks) {
+			const asked = source.isNote
+				? sentencesOf(textOf(block)).map(({ text }) => text)
+				: block.kind === 'list'
+					? block.items
+					: [];
+			for (const said of asked) {
+				const text = spokenQuestionIn(said);
+				if (text !== null) questions.push({ text, answer: '', section: index });
+			}
+		}
+		works.push({
+			heading,
+			level,
+			words: at - start,
+			start,
+			position: 0,
+			stems: stemsOf(units.slice(first)),
+			parent: parentOf(works, level),
+			isFaq,
+			formats: [...formats]
+		});
+	});
+
+	return {
+		id: source.id,
+		title: source.title,
+		description: source.description,
+		siteNames: source.siteNames,
+		date: source.date ?? '',
+		words: at,
+		units,
+		sections: works.map(({ start, ...section }) => ({
+			...section,
+			position: start / Math.max(1, at)
+		})),
+		candidates: countCandidates(units, tag),
+		questions,
+		facts,
+		definitions: definitionsIn(units),
+		habits: habitsOfPage(sections, source.blocks, {
+			hasFaq: works.some(({ isFaq }) => isFaq),
+			figures: source.blocks.filter(({ kind }) => kind === 'figure').length
+		}),
+		reading: addReading(readings),
+		paragraphWords,
+		counts: {
+			lists: source.blocks.filter(({ kind }) => kind === 'list').length,
+			tables: source.blocks.filter(({ kind }) => kind === 'table').length,
+			figures: source.blocks.filter(({ kind }) => kind === 'figure').length,
+			links: source.links,
+			faq: questions.length
+		}
+	};
+}
+
+/** As `countWords`, by way of the sentences that are needed anyway. */
+function wordCountOf(text: string): number {
+	return sentencesOf(text).reduce((sum, cut) => sum + wordsOfSentence(cut.text).length, 0);
+}
+
+/** Stems of the words of units that carry meaning. */
+function stemsOf(units: readonly Unit[]): string[] {
+	return units.flatMap((unit) =>
+		cutOf(unit).flatMap(({ words }) =>
+			words.flatMap(({ key }) => (key.length > 1 && !isStopWord(key) ? [stemOf(key)] : []))
+		)
+	);
+}
+
+/** The first definition of everything that a page defines. */
+function definitionsIn(units: readonly Unit[]): Definition[] {
+	const byKey = new Map<string, Definition>();
+	for (const unit of units) {
+		if (unit.place !== 'body' && unit.place !== 'faq') continue;
+		for (const sentence of cutOf(unit)) {
+			const found = definitionIn(sentence, unit.section);
+			if (found && !byKey.has(found.key)) byKey.set(found.key, found);
+		}
+	}
+	return [...byKey.values()];
+}
+
+function parentOf(works: readonly SectionWork[], level: number): number {
+	if (level <= 2) return -1;
+	for (let i = works.length - 1; i >= 0; i--) {
+		const other = works[i]!;
+		if (other.level > 0 && other.level < level) return other.level === 1 ? -1 : i;
+	}
+	return -1;
+}

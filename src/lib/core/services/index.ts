@@ -1,0 +1,2 @@
+export * from './keyword-services';
+export * from './page-service';

@@ -1,0 +1,89 @@
+import { closeWordsOf } from '../../measure';
+import type { PlanSection } from '../../plan';
+import { findTerms, indexTerms, patternOf, termKeyOf, type TermIndex } from '../../text';
+import { bestAnswer } from './answer-questions';
+import { choose } from './choose-passages';
+import type { DraftMaterial } from './draft-material';
+import { fitAll, homesOf, placedIn } from './fit-passages';
+import { passagesOf, type Passage } from './note-material';
+
+/** Which passages of the notes go where. */
+export interface Allocation {
+	readonly terms: TermIndex;
+	/** The passage that answers a placed question, by the question's id. */
+	readonly answers: ReadonlyMap<string, Passage>;
+	/** The other passages of each section, by its id. */
+	readonly chosen: ReadonlyMap<string, readonly Passage[]>;
+}
+
+/**
+ * Gives passages to the sections that are to be written; each is used once. Answers to placed
+ * questions come first, wherever they stand, then each section's own best, then whatever fits.
+ *
+ * @param elsewhere text that stands in the manuscript already; passages in it are not used again
+ */
+export function allocate(
+	material: DraftMaterial,
+	wanted: readonly PlanSection[],
+	elsewhere = ''
+): Allocation {
+	const { plan, findings } = material;
+	const terms = indexTerms(findings.terms);
+	const passages = usablePassages(material, elsewhere);
+	const placed = placedIn(plan.sections, passages, findings);
+	const fits = fitAll(plan.sections, passages, findings, { index: terms, placed });
+	const homes = new Map([...homesOf(plan.sections, fits), ...placed]);
+	const taken = new Set<Passage>();
+	const answers = new Map<string, Passage>();
+	for (const { questions } of wanted) {
+		for (const { question } of questions) {
+			const asked = findings.questions.find(({ id }) => id === question);
+			const free = passages.filter((passage) => !taken.has(passage));
+			const answer = asked && bestAnswer(asked, free, findings.keyword);
+			if (!answer) continue;
+			answers.set(question, answer);
+			taken.add(answer);
+		}
+	}
+	const chosen = new Map<string, Passage[]>();
+	for (const round of ['own', 'any'] as const) {
+		for (const section of wanted) {
+			if (section.kind === 'faq') continue;
+			const mine = chosen.get(section.id) ?? [];
+			chosen.set(section.id, mine);
+			const used = mine.reduce((sum, { words }) => sum + words, 0);
+			const answered = section.questions.reduce(
+				(sum, { question }) => sum + (answers.get(question)?.words ?? 0),
+				0
+			);
+			const candidates = fits
+				.get(section.id)!
+				.filter(({ passage }) => round === 'any' || homes.get(passage) === section.id);
+			choose(section, candidates, taken, mine, used + answered);
+		}
+	}
+	return { terms, answers, chosen };
+}
+
+/** Passages that stand in no page, hold nothing that must not be said and are not used already. */
+function usablePassages(
+	{ notes, runs, mustNotSay = [] }: DraftMaterial,
+	elsewhere: string
+): Passage[] {
+	const forbidden = indexTerms(
+		mustNotSay.filter((phrase) => termKeyOf(phrase) !== '').map(patternOf)
+	);
+	const used = elsewhere.replace(/\s+/g, ' ');
+	return passagesOf(notes).filter(({ sentences }) => {
+		const text = sentences.join(' ');
+		if (closeWordsOf(text, runs) > 0 || findTerms(forbidden, text).length > 0) return false;
+		return used === '' || !used.includes(tailOf(sentences[0]!));
+	});
+}
+
+/** The last words of a sentence: its start changes where a speaker or a place is named. */
+function tailOf(sentence: string): string {
+	return sentence.split(/\s+/).slice(-TAIL_WORDS).join(' ');
+}
+
+const TAIL_WORDS = 8;

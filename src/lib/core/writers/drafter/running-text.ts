@@ -1,0 +1,101 @@
+import type { PlanSection } from '../../plan';
+import {
+	list,
+	paragraph,
+	textNode,
+	type BlockNode,
+	type Origin,
+	type TextNode
+} from '../../manuscript';
+import { countWords } from '../../text';
+import { Narrator, type Passage } from './note-material';
+
+/** Passages as paragraphs: those of one note paragraph stay together, short neighbours are joined. */
+export function paragraphs(
+	passages: readonly Passage[],
+	section: PlanSection,
+	narrator: Narrator
+): BlockNode[] {
+	// the exact keyword follows the first paragraph of an opening and must stand in the first 100 words
+	const most = section.kind === 'opening' ? 60 : 95;
+	const blocks: BlockNode[] = [];
+	let run: TextNode[] = [];
+	let words = 0;
+	let last: Passage | null = null;
+	let listed = false;
+	const flush = () => {
+		if (run.length > 0) blocks.push(paragraph(...joinRuns(run)));
+		run = [];
+		words = 0;
+	};
+	for (const passage of passages) {
+		const joins =
+			last !== null &&
+			last.note === passage.note &&
+			last.heading === passage.heading &&
+			words + passage.words <= most;
+		const mayJoin = last !== null && last.note === passage.note && words < 30;
+		if (!joins && !mayJoin) flush();
+		const sentences = narrator.speak(passage);
+		const items = section.kind === 'list' && !listed ? itemsOf(sentences[0]!) : null;
+		if (items) {
+			flush();
+			blocks.push(paragraph(textNode(`${items.lead}:`, originOf(passage))));
+			blocks.push(
+				list(
+					false,
+					items.items.map((item) => [textNode(item, originOf(passage))])
+				)
+			);
+			listed = true;
+			sentences.shift();
+		}
+		for (const sentence of sentences) {
+			run.push(...sentenceNodes(sentence, passage, run.length));
+			words += countWords(sentence);
+		}
+		last = passage;
+	}
+	flush();
+	return blocks;
+}
+
+/** Neighbouring sentences of one origin as one run, so that its sign stands once behind them. */
+export function joinRuns(nodes: readonly TextNode[]): TextNode[] {
+	const joined: TextNode[] = [];
+	for (const node of nodes) {
+		const last = joined.at(-1);
+		const isSpace = node.text === ' ' && !node.marks;
+		if (last && (isSpace || sourceOf(last) === sourceOf(node)))
+			joined[joined.length - 1] = { ...last, text: `${last.text}${node.text}` };
+		else joined.push(node);
+	}
+	return joined;
+}
+
+function sourceOf({ marks }: TextNode): string | undefined {
+	return marks?.find((mark) => mark.type === 'origin')?.attrs.source;
+}
+
+export function sentenceNodes(text: string, passage: Passage, before: number): TextNode[] {
+	const node = textNode(text, originOf(passage));
+	return before === 0 ? [node] : [textNode(' '), node];
+}
+
+function originOf({ note, label }: Passage): Origin {
+	return { source: note, label };
+}
+
+/** "You need a hammer, two frames, a spade and a bucket." → what stands before the list, and its items. */
+function itemsOf(sentence: string): { lead: string; items: string[] } | null {
+	const match = /^(.{3,60}?\b(?:need|needs|include|includes|are|bring|buy|have))\s+(.+?)[.]$/.exec(
+		sentence
+	);
+	if (!match) return null;
+	const items = match[2]!
+		.split(/,\s+(?:and\s+)?|\s+and\s+(?=(?:a|an|two|three|four|some)\s)/)
+		.map((item) => item.trim());
+	return items.length >= 4 && items.every((item) => countWords(item) <= 8)
+		? { lead: match[1]!, items }
+		: null;
+}

@@ -1,0 +1,4 @@
+export * from './drafter';
+export * from './request';
+export * from './version';
+export * from './writer';

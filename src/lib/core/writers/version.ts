@@ -1,0 +1,94 @@
+import {
+	docOf,
+	docText,
+	emptyParagraph,
+	heading,
+	type BlockNode,
+	type TakeDoc
+} from '../manuscript';
+import { headingOf, type Plan } from '../plan';
+import { countWords } from '../text';
+import type { Move, SectionRequest, Stop, Writer, WriterOutcome } from './writer';
+
+/** What a writer offers for a section. Plain data. */
+export interface Version {
+	/** Id of the planned section. */
+	readonly section: string;
+	readonly heading: string;
+	/** Id of the writer. */
+	readonly writer: string;
+	readonly move: Move;
+	/** Blocks under the heading, without it. */
+	readonly blocks: readonly BlockNode[];
+	/** Words of the blocks; gaps do not count. */
+	readonly words: number;
+	/** Ids of the notes and other sources it draws on, each once. */
+	readonly sources: readonly string[];
+	readonly outcome: WriterOutcome;
+}
+
+/**
+ * Lets a writer answer a request to its end. What came before a stop or a failure is kept; when
+ * nothing came and the writer throws, so does this.
+ */
+export async function versionOf(
+	writer: Writer,
+	request: SectionRequest,
+	stop: Stop
+): Promise<Version> {
+	const blocks: BlockNode[] = [];
+	const sources = new Set<string>();
+	const steps = writer.write(request, stop);
+	let step = await steps.next();
+	while (!step.done) {
+		blocks.push(...step.value.blocks);
+		for (const source of step.value.sources) sources.add(source);
+		step = await steps.next();
+	}
+	return {
+		section: request.section,
+		heading: request.heading,
+		writer: writer.id,
+		move: request.move,
+		blocks,
+		words: wordsOfBlocks(blocks),
+		sources: [...sources],
+		outcome: step.value
+	};
+}
+
+/** Versions of sections, one after the other in the order asked for, until a stop. */
+export async function* versionsOf(
+	writer: Writer,
+	requests: readonly SectionRequest[],
+	stop: Stop
+): AsyncGenerator<Version, void> {
+	for (const request of requests) {
+		if (stop.aborted) return;
+		const version = await versionOf(writer, request, stop);
+		yield version;
+		if (version.outcome.kind === 'cancelled') return;
+	}
+}
+
+/** Words of blocks; gaps are no part of the article. */
+export function wordsOfBlocks(blocks: readonly BlockNode[]): number {
+	return blocks.reduce(
+		(sum, block) => sum + (block.type === 'gap' ? 0 : countWords(docText(block))),
+		0
+	);
+}
+
+/**
+ * The headings of a plan with the versions under them. A section without a version, as after a
+ * stop, gets its heading and a paragraph to write into.
+ */
+export function docOfVersions(plan: Plan, versions: readonly Version[]): TakeDoc {
+	const bySection = new Map(versions.map((version) => [version.section, version.blocks]));
+	return docOf(
+		plan.sections.flatMap((section) => [
+			heading(section.level, headingOf(plan, section), section.id),
+			...(bySection.get(section.id) ?? [emptyParagraph()])
+		])
+	);
+}

@@ -1,0 +1,128 @@
+<!-- Formatting of the manuscript: what is on where the cursor stands, and the bench's switch. -->
+<script lang="ts">
+	import Bold from '@lucide/svelte/icons/bold';
+	import Heading2 from '@lucide/svelte/icons/heading-2';
+	import Heading3 from '@lucide/svelte/icons/heading-3';
+	import Italic from '@lucide/svelte/icons/italic';
+	import Link from '@lucide/svelte/icons/link';
+	import List from '@lucide/svelte/icons/list';
+	import ListOrdered from '@lucide/svelte/icons/list-ordered';
+	import PanelRight from '@lucide/svelte/icons/panel-right';
+	import Redo from '@lucide/svelte/icons/redo-2';
+	import Undo from '@lucide/svelte/icons/undo-2';
+	import type { ManuscriptEditor } from './manuscript-editor.svelte';
+
+	interface Props {
+		editor: Pick<ManuscriptEditor, 'isOn' | 'command'>;
+		isBenchOpen: boolean;
+		onbench: () => void;
+	}
+	let { editor, isBenchOpen, onbench }: Props = $props();
+
+	type Chain = Parameters<Parameters<ManuscriptEditor['command']>[0]>[0];
+	const FORMATS = [
+		{
+			name: 'Heading 2',
+			icon: Heading2,
+			node: ['heading', { level: 2 }],
+			run: (chain: Chain) => chain.toggleHeading({ level: 2 })
+		},
+		{
+			name: 'Heading 3',
+			icon: Heading3,
+			node: ['heading', { level: 3 }],
+			run: (chain: Chain) => chain.toggleHeading({ level: 3 })
+		},
+		{ name: 'Bold', icon: Bold, node: ['bold'], run: (chain: Chain) => chain.toggleBold() },
+		{ name: 'Italic', icon: Italic, node: ['italic'], run: (chain: Chain) => chain.toggleItalic() },
+		{
+			name: 'Bulleted list',
+			icon: List,
+			node: ['bulletList'],
+			run: (chain: Chain) => chain.toggleBulletList()
+		},
+		{
+			name: 'Numbered list',
+			icon: ListOrdered,
+			node: ['orderedList'],
+			run: (chain: Chain) => chain.toggleOrderedList()
+		}
+	] as const;
+
+	function turnLink() {
+		if (editor.isOn('link')) {
+			editor.command((chain) => chain.unsetLink());
+			return;
+		}
+		const href = prompt('Address of the link');
+		if (href) editor.command((chain) => chain.setLink({ href }));
+	}
+</script>
+
+<div class="toolbar no-print" role="toolbar" aria-label="Formatting">
+	<button
+		aria-label="Undo"
+		title="Undo (Ctrl+Z)"
+		onclick={() => editor.command((chain) => chain.undo())}><Undo size={15} /></button
+	>
+	<button
+		aria-label="Redo"
+		title="Redo (Ctrl+Shift+Z)"
+		onclick={() => editor.command((chain) => chain.redo())}><Redo size={15} /></button
+	>
+	<i></i>
+	{#each FORMATS as { name, icon: Icon, node, run } (name)}
+		<button
+			aria-label={name}
+			aria-pressed={editor.isOn(...(node as unknown as [string, Record<string, unknown>?]))}
+			onclick={() => editor.command(run)}><Icon size={15} /></button
+		>
+	{/each}
+	<button aria-label="Link" aria-pressed={editor.isOn('link')} onclick={turnLink}
+		><Link size={15} /></button
+	>
+	<button
+		class="ml-auto"
+		aria-label="Bench"
+		aria-pressed={isBenchOpen}
+		title="The bench: notes and facts for the section in hand"
+		onclick={onbench}><PanelRight size={16} /></button
+	>
+</div>
+
+<style>
+	.toolbar {
+		position: sticky;
+		top: 0;
+		z-index: 5;
+		display: flex;
+		align-items: center;
+		gap: 2px;
+		padding: 4px 36px;
+		background: var(--sheet);
+		color: var(--ink-2);
+	}
+	.toolbar button {
+		padding: 4px 6px;
+		border-radius: 3px;
+	}
+	.toolbar button:hover {
+		background: var(--wash);
+		color: var(--ink);
+	}
+	.toolbar button[aria-pressed='true'] {
+		color: var(--color-accent);
+	}
+	.toolbar i {
+		width: 1px;
+		height: 14px;
+		background: var(--rule);
+		margin: 0 4px;
+	}
+	@media (max-width: 700px) {
+		.toolbar {
+			padding-inline: 12px;
+			flex-wrap: wrap;
+		}
+	}
+</style>

@@ -1,0 +1,133 @@
+<!-- The manuscript set as a page; the editor is put into it. -->
+<script lang="ts">
+	interface Props {
+		/** Puts the editor into the element; returns what takes it out. */
+		mount: (element: HTMLElement) => () => void;
+		/** Told when the page has another height or width. */
+		onresize: () => void;
+	}
+	let { mount, onresize }: Props = $props();
+
+	function attach(element: HTMLElement) {
+		const unmount = mount(element);
+		const watch = new ResizeObserver(() => onresize());
+		watch.observe(element);
+		void document.fonts.ready.then(() => onresize());
+		return () => {
+			watch.disconnect();
+			unmount();
+		};
+	}
+</script>
+
+<div class="manuscript" {@attach attach}></div>
+
+<style>
+	.manuscript :global(.tiptap) {
+		padding: 10px 60px 40vh 44px;
+		font: 16.5px/1.68 var(--font-serif);
+		outline: none;
+		overflow-wrap: break-word;
+	}
+	.manuscript :global(h1) {
+		font-size: 29px;
+		line-height: 1.2;
+		margin: 8px 0 14px;
+		letter-spacing: -0.005em;
+	}
+	.manuscript :global(h2) {
+		font-size: 20px;
+		line-height: 1.3;
+		margin: 30px 0 8px;
+	}
+	.manuscript :global(h3) {
+		font-size: 17px;
+		line-height: 1.35;
+		margin: 22px 0 6px;
+	}
+	.manuscript :global(h4) {
+		font-size: 16px;
+		margin: 18px 0 4px;
+	}
+	.manuscript :global(p) {
+		margin: 0 0 12px;
+	}
+	.manuscript :global(ul),
+	.manuscript :global(ol) {
+		margin: 0 0 12px;
+		padding-left: 1.5em;
+	}
+	.manuscript :global(ul) {
+		list-style: disc;
+	}
+	.manuscript :global(ol) {
+		list-style: decimal;
+	}
+	.manuscript :global(li p) {
+		margin: 0 0 3px;
+	}
+	.manuscript :global(blockquote) {
+		border-left: 2px solid var(--rule);
+		padding-left: 14px;
+		font-style: italic;
+	}
+	.manuscript :global(a) {
+		color: var(--color-primary);
+		text-decoration: underline;
+		text-underline-offset: 2px;
+	}
+	.manuscript :global(table) {
+		width: 100%;
+		border-collapse: collapse;
+		margin: 0 0 14px;
+		font-size: 15px;
+	}
+	.manuscript :global(th),
+	.manuscript :global(td) {
+		border-bottom: 1px solid var(--rule);
+		padding: 4px 8px 4px 0;
+		text-align: left;
+		vertical-align: top;
+	}
+	.manuscript :global(.gap) {
+		border-left: 3px solid var(--gap-rule);
+		background: var(--gap-paper);
+		color: var(--gap-ink);
+		font: 14px/1.5 var(--font-sans);
+		padding: 6px 12px;
+		margin: 0 0 12px;
+	}
+	.manuscript :global(.gap)::before {
+		content: 'Gap. ';
+		font-weight: 700;
+	}
+	.manuscript :global(.origin)::after {
+		content: attr(data-label);
+		font: 600 10.5px var(--font-sans);
+		color: var(--color-secondary);
+		vertical-align: super;
+		margin-left: 1px;
+		line-height: 0;
+	}
+	.manuscript :global(.is-empty)::before {
+		content: attr(data-placeholder);
+		float: left;
+		height: 0;
+		color: var(--ink-2);
+		opacity: 0.6;
+		pointer-events: none;
+	}
+	.manuscript :global(.proof-mark) {
+		text-decoration: underline wavy var(--color-plum, currentColor) 1px;
+		text-underline-offset: 3px;
+	}
+	@media (max-width: 700px) {
+		.manuscript :global(.tiptap) {
+			padding: 8px 16px 30vh;
+			font-size: 16px;
+		}
+		.manuscript :global(h1) {
+			font-size: 24px;
+		}
+	}
+</style>

@@ -1,0 +1,70 @@
+import type { Editor } from '@tiptap/core';
+import type { Node as ProseNode } from '@tiptap/pm/model';
+import type { Findings } from '$lib/core/findings';
+import type { BlockNode } from '$lib/core/manuscript';
+import { ArticleReader, type ArticleReading, type RunIndex } from '$lib/core/measure';
+import type { Plan } from '$lib/core/plan';
+import {
+	keywordLoadOf,
+	nextBestMoves,
+	scoreState,
+	slipsOf,
+	stateOf,
+	termIndexOf,
+	yardstickOf,
+	type ArticleState,
+	type Move,
+	type Slip,
+	type Standing,
+	type Yardstick
+} from '$lib/core/standing';
+
+/** What is shown of a manuscript while it is written. */
+export interface Reading {
+	readonly article: ArticleReading;
+	readonly state: ArticleState;
+	readonly standing: Standing;
+	/** Words of the keyword's subject per 100 words. */
+	readonly keywordLoad: number;
+	readonly slips: readonly Slip[];
+}
+
+/**
+ * Reads a manuscript as it changes, against one plan and its findings. A block is read once for as
+ * long as it stays the same node, so that a keystroke costs the paragraph it falls into.
+ */
+export class LiveReading {
+	readonly #findings: Findings;
+	readonly #plan: Plan;
+	readonly #yardstick: Yardstick;
+	readonly #reader: ArticleReader;
+
+	constructor(findings: Findings, plan: Plan, runs: RunIndex) {
+		this.#findings = findings;
+		this.#plan = plan;
+		this.#yardstick = yardstickOf(findings, plan);
+		this.#reader = new ArticleReader({ terms: termIndexOf(this.#yardstick), runs });
+	}
+
+	read({ state: { doc } }: Pick<Editor, 'state'>): Reading {
+		const nodes: ProseNode[] = [];
+		doc.forEach((node) => nodes.push(node));
+		const article = this.#reader.read(nodes, (node) => node.toJSON() as BlockNode);
+		const state = stateOf(article, this.#plan, this.#yardstick);
+		const answered = new Set(
+			this.#yardstick.questions.flatMap(({ id }, q) => (state.answered[q] ? [id] : []))
+		);
+		return {
+			article,
+			state,
+			standing: scoreState(state, this.#yardstick),
+			keywordLoad: keywordLoadOf(state, this.#yardstick),
+			slips: slipsOf(this.#plan, this.#findings, article, answered)
+		};
+	}
+
+	/** The steps that would gain most; scores every one, so it is called when typing pauses. */
+	moves({ state }: Reading): Move[] {
+		return nextBestMoves(state, this.#yardstick, this.#plan);
+	}
+}

@@ -1,0 +1,290 @@
+import type { Editor, JSONContent } from '@tiptap/core';
+import { untrack } from 'svelte';
+import type { Findings } from '$lib/core/findings';
+import {
+	docText,
+	emptyParagraph,
+	heading,
+	headOf,
+	outlineDifference,
+	plannedCuts,
+	textNode,
+	type BlockNode,
+	type Origin,
+	type SectionCut,
+	type TakeDoc
+} from '$lib/core/manuscript';
+import type { RunIndex } from '$lib/core/measure';
+import { headingOf, type Plan } from '$lib/core/plan';
+import {
+	brandCheck,
+	forbiddenCheck,
+	mustSayCheck,
+	Proofreader,
+	type Mark,
+	type WordingRules
+} from '$lib/core/proof';
+import type { Move, Slip } from '$lib/core/standing';
+import type { Take } from '$lib/data/db';
+import { LiveReading, type Reading } from './live-reading';
+import { loadDoc, makeEditor } from './manuscript';
+import { placeOfMark, showMarks } from './marks-plugin';
+import { TakeKeeper } from './take-keeper.svelte';
+import { blockStart, extentIn } from './text-places';
+
+/**
+ * What a manuscript is read against, each part asked for when it is needed (getters, so that a change
+ * of one part concerns no other); findings and runs come when the evidence is read.
+ */
+export interface ManuscriptContext {
+	readonly plan: Plan;
+	readonly findings: Findings | null;
+	readonly runs: RunIndex | null;
+	readonly wording: WordingRules;
+}
+
+/** Typing rests this long before moves, marks and differences of the outline are worked out. */
+const PAUSE_MS = 350;
+
+/**
+ * The manuscript that is open in the editor: its reading, its marks, its saving, and everything that
+ * is done to it. Each change is a step of the editor's own history.
+ */
+export class ManuscriptEditor {
+	readonly keeper: TakeKeeper;
+	readonly #context: ManuscriptContext;
+	readonly #first: TakeDoc;
+	#editor = $state.raw<Editor>();
+	/** Rises with every transaction, for what asks the editor how it stands. */
+	#tick = $state(0);
+	#reading = $state.raw<Reading | null>(null);
+	#moves = $state.raw<readonly Move[]>([]);
+	#marks = $state.raw<readonly Mark[]>([]);
+	#differences = $state.raw<readonly string[]>([]);
+	#block = $state(0);
+	#pause: ReturnType<typeof setTimeout> | undefined;
+	#hasMarks = false;
+
+	readonly reading = $derived(this.#reading);
+	/** The steps that would gain most, best first; as typing paused last. */
+	readonly moves = $derived(this.#moves);
+	readonly marks = $derived(this.#marks);
+	/** What the manuscript's outline has that the plan has not, in words. */
+	readonly differences = $derived(this.#differences);
+	/** Id of the planned section the cursor stands in; null above the first. */
+	readonly section: string | null = $derived.by(() => {
+		let found: string | null = null;
+		for (const { section, at } of this.#reading?.slips ?? [])
+			if (at >= 0 && at <= this.#block) found = section;
+		return found;
+	});
+	/** Planned sections that the manuscript lacks. */
+	readonly lacking: readonly Slip[] = $derived(
+		this.#reading?.slips.filter(({ at }) => at < 0) ?? []
+	);
+	readonly #live: LiveReading | null = $derived.by(() => {
+		const { findings, plan, runs } = this.#context;
+		return findings && runs ? new LiveReading(findings, plan, runs) : null;
+	});
+	readonly #rules = $derived.by(() => JSON.stringify(this.#context.wording));
+	readonly #proof = $derived.by(() => {
+		const { mustSay, mustNotSay, brands } = JSON.parse(this.#rules) as WordingRules;
+		return new Proofreader({
+			blocks: [forbiddenCheck(mustNotSay), brandCheck(brands)],
+			article: [mustSayCheck(mustSay)]
+		});
+	});
+
+	/**
+	 * @param take the manuscript as it is stored; followed by `follow`
+	 * @param context what it is read against
+	 */
+	constructor(take: Take, context: ManuscriptContext) {
+		this.keeper = new TakeKeeper(take);
+		this.#first = take.doc;
+		this.#context = context;
+	}
+
+	/** Puts the editor into an element; returns what takes it out, saving what is unsaved. */
+	mount(element: HTMLElement): () => void {
+		return untrack(() => {
+			const editor = makeEditor(element, this.#first, {
+				onUpdate: (open) => {
+					this.#read(open);
+					this.keeper.changed(() => open.getJSON() as TakeDoc);
+				},
+				onLoad: (open) => this.#read(open),
+				onSelect: () => this.#moved()
+			});
+			this.#editor = editor;
+			this.#read(editor);
+			const unwatch = this.keeper.watch();
+			return () => {
+				clearTimeout(this.#pause);
+				unwatch();
+				editor.destroy();
+				this.#editor = undefined;
+			};
+		});
+	}
+
+	/** Reads the manuscript anew when plan, evidence or rules have changed. Call from an effect. */
+	reread(): void {
+		void this.#live;
+		void this.#proof;
+		const editor = this.#editor;
+		if (editor) untrack(() => this.#read(editor));
+	}
+
+	/** Shows what another tab has stored, unless something is unsaved here. Call from an effect. */
+	follow(stored: Take): void {
+		untrack(() => {
+			if (this.#editor && this.keeper.follows(stored)) loadDoc(this.#editor, stored.doc);
+		});
+	}
+
+	/** The manuscript as it stands; null before it is mounted. */
+	get doc(): TakeDoc | null {
+		return (this.#editor?.getJSON() as TakeDoc | undefined) ?? null;
+	}
+
+	/** Words of the manuscript, counted whether the evidence is read or not. */
+	get words(): number | null {
+		return this.#reading?.article.words ?? null;
+	}
+
+	#read(editor: Editor): void {
+		this.#moved();
+		const live = this.#live;
+		this.#reading = live?.read(editor) ?? null;
+		// at first at once: a line that came in later would push the page away from under the hand
+		if (!this.#hasMarks) this.#readMarks(editor);
+		clearTimeout(this.#pause);
+		this.#pause = setTimeout(() => {
+			const reading = this.#reading;
+			if (live && reading) this.#moves = live.moves(reading);
+			this.#readMarks(editor);
+			this.#differences = differencesOf(editor.getJSON() as TakeDoc, this.#context.plan);
+		}, PAUSE_MS);
+	}
+
+	#readMarks(editor: Editor): void {
+		if (!this.#reading) return;
+		this.#hasMarks = true;
+		this.#marks = this.#proof.read(this.#reading.article);
+		showMarks(editor, this.#marks);
+	}
+
+	#moved(): void {
+		this.#tick++;
+		if (this.#editor) this.#block = this.#editor.state.selection.$from.index(0);
+	}
+
+	/** Elements of the blocks with these places, for what stands beside them. */
+	elementOf(block: number): HTMLElement | null {
+		const editor = this.#editor;
+		if (!editor || block < 0) return null;
+		const element = editor.view.nodeDOM(blockStart(editor.state.doc, block));
+		return element instanceof HTMLElement ? element : null;
+	}
+
+	isOn(name: string, attributes?: Record<string, unknown>): boolean {
+		void this.#tick;
+		return this.#editor?.isActive(name, attributes) ?? false;
+	}
+
+	/** A command of the editor with the cursor in it. */
+	command(run: (chain: ReturnType<Editor['chain']>) => ReturnType<Editor['chain']>): void {
+		if (this.#editor) run(this.#editor.chain().focus()).run();
+	}
+
+	/** Shows the words of a mark, chosen. */
+	showMark(mark: Mark): void {
+		const found = this.#editor && placeOfMark(this.#editor.state.doc, mark);
+		if (found) this.command((chain) => chain.setTextSelection(found).scrollIntoView());
+	}
+
+	/** Puts the cursor behind the heading of a section. */
+	goTo(section: string): void {
+		const cut = this.#cuts().get(section);
+		const editor = this.#editor;
+		if (!cut || !editor) return;
+		const end = blockStart(editor.state.doc, cut.from + 1) - 1;
+		this.command((chain) => chain.setTextSelection(end).scrollIntoView());
+	}
+
+	/** Puts blocks into a section in place of its text, or below it. */
+	put(section: string, blocks: readonly BlockNode[], how: 'replace' | 'below'): void {
+		const cut = this.#cuts().get(section);
+		const editor = this.#editor;
+		if (!cut || !editor || blocks.length === 0) return;
+		const extent = extentIn(editor.state.doc, cut);
+		const range = how === 'replace' ? extent : { from: extent.to, to: extent.to };
+		this.command((chain) => chain.insertContentAt(range, blocks as JSONContent[]));
+	}
+
+	/** Puts the heading of a planned section that the manuscript lacks where the plan has it. */
+	putHeading(section: string): void {
+		const { plan } = this.#context;
+		const planned = plan.sections.find(({ id }) => id === section);
+		const editor = this.#editor;
+		if (!planned || !editor) return;
+		const order = plan.sections.map(({ id }) => id);
+		const cuts = this.#cuts();
+		const before = order.slice(0, order.indexOf(section)).findLast((id) => cuts.has(id));
+		const at = before ? extentIn(editor.state.doc, cuts.get(before)!).to : 0;
+		const blocks = [heading(planned.level, headingOf(plan, planned), section), emptyParagraph()];
+		editor
+			.chain()
+			.insertContentAt(at, blocks as JSONContent[])
+			.run();
+	}
+
+	/** Puts a sentence in at the cursor, marked with its origin. */
+	bringIn(text: string, origin: Origin | null): void {
+		const nodes = [textNode(text, origin), textNode(' ')];
+		this.command((chain) => chain.insertContent(nodes as JSONContent[]));
+	}
+
+	/** Text of everything but one section: what a new version of it must not say again. */
+	textBeside(section: string): string {
+		const doc = this.doc;
+		const cut = this.#cuts().get(section);
+		if (!doc) return '';
+		return doc.content
+			.filter((node, at) => node.type !== 'gap' && !(cut && at >= cut.from && at < cut.to))
+			.map(docText)
+			.join('\n');
+	}
+
+	/** Whether nothing but an empty paragraph stands under a section's heading. */
+	isEmpty(section: string): boolean {
+		const slip = this.#reading?.slips.find((one) => one.section === section);
+		return slip !== undefined && slip.words === 0 && slip.gaps === 0;
+	}
+
+	/** Gives up what was typed here for what another tab has stored. */
+	loadTheirs(): void {
+		const theirs = this.keeper.takeTheirs();
+		if (theirs && this.#editor) loadDoc(this.#editor, theirs.doc);
+	}
+
+	#cuts(): Map<string, SectionCut> {
+		const { plan } = this.#context;
+		const planned = new Set(plan.sections.map(({ id }) => id));
+		return plannedCuts(this.#reading?.article.blocks ?? headsIn(this.doc), planned);
+	}
+}
+
+function headsIn(doc: TakeDoc | null) {
+	return (doc?.content ?? []).map(headOf);
+}
+
+function differencesOf(doc: TakeDoc, plan: Plan): string[] {
+	const { renamed, added, isMoved } = outlineDifference(doc, plan);
+	return [
+		renamed.length > 0 ? `${renamed.length} worded otherwise` : '',
+		added.length > 0 ? `${added.length} new` : '',
+		isMoved ? 'in another order' : ''
+	].filter(Boolean);
+}
