@@ -361,7 +361,7 @@ test('quick changes build on one another, and two windows never undo each otherâ
 	await page.keyboard.press('Control+z');
 	await expect(page.getByText(/Not done, so that nothing is lost/)).toBeVisible();
 	await expect(heading(page, '3')).toHaveValue('Changed over there');
-	await other.getByRole('button', { name: 'Place the rest' }).focus();
+	await other.getByRole('button', { name: 'Add a section' }).focus();
 	await other.keyboard.press('Control+z');
 	await expect(heading(page, '3')).toHaveValue(third);
 	await page.keyboard.press('Control+z');

@@ -64,7 +64,7 @@ export function hideEach(works: readonly PageWork[], keyword: string): HiddenPag
 }
 
 /** How well the placement and its baselines find where the author used each term. */
-export function landedOf(page: HiddenPage): Landed {
+function landedOf(page: HiddenPage): Landed {
 	const { findings, sections, author } = page;
 	const { terms } = findings;
 	const posed = placementProblem(findings, sections);

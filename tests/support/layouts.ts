@@ -33,7 +33,7 @@ export function readLayouts(): Layout[] {
 		);
 }
 
-export function layoutOf(name: string, html: string): Layout {
+function layoutOf(name: string, html: string): Layout {
 	const kept = keptMarkupOf(html);
 	return {
 		name,

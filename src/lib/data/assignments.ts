@@ -63,11 +63,6 @@ export async function changeAssignment(id: string, values: Partial<Assignment>):
 	await db.assignments.update(id, { ...values, updatedAt: Date.now() });
 }
 
-/** Marks an assignment as worked on now. */
-export async function touchAssignment(id: string): Promise<void> {
-	await db.assignments.update(id, { updatedAt: Date.now() });
-}
-
 export async function binAssignment(id: string): Promise<void> {
 	await db.assignments.update(id, { binnedAt: Date.now() });
 }

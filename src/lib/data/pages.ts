@@ -9,8 +9,6 @@ export interface Evidence {
 	readonly awaited: readonly AwaitedPage[];
 }
 
-export const NO_EVIDENCE: Evidence = { pages: [], sources: [], notes: [], awaited: [] };
-
 /** Ids of what is taken away. */
 export interface EvidenceIds {
 	readonly pages?: readonly string[];

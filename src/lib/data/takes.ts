@@ -6,7 +6,7 @@ export function readPlan(assignment: string): Promise<StoredPlan | undefined> {
 	return db.plans.get(assignment);
 }
 
-export async function savePlan(assignment: string, plan: Plan | null): Promise<void> {
+async function savePlan(assignment: string, plan: Plan | null): Promise<void> {
 	if (plan === null) await db.plans.delete(assignment);
 	else await db.plans.put({ assignment, plan, updatedAt: Date.now() });
 }

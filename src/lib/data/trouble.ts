@@ -19,10 +19,5 @@ export function messageOf(error: unknown): string {
 	return error instanceof Error ? error.message : String(error);
 }
 
-/**
- * Why something was not stored, in words.
- * @param remedy what to do when the browser has no room left: "Delete an old assignment"
- */
-export function whyNotStored(error: unknown, remedy: string): string {
-	return isStorageFull(error) ? `This browser has no room left. ${remedy}.` : messageOf(error);
-}
+/** Begins every sentence about a browser that cannot store more; what to do follows. */
+export const NO_ROOM = 'This browser has no room left';

@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { revisionOf, type Evidence } from '$lib/core/assignment';
+import type { Evidence } from '$lib/core/assignment';
 import type { AnalysisWorker } from './protocol';
-import { shareEvidence } from './share-evidence';
+import { evidenceSharer } from './share-evidence';
 
 export type * from './protocol';
 
@@ -37,11 +37,7 @@ export type Analyst = {
 } & Omit<AnalysisWorker, EvidenceCalls | 'hasEvidence' | 'takeEvidence' | 'supplyArticles'>;
 
 /** The revision of some evidence, once the worker knows it. */
-async function shared(evidence: Evidence): Promise<string> {
-	const revision = revisionOf(evidence);
-	await shareEvidence(worker(), revision, evidence);
-	return revision;
-}
+const shared = evidenceSharer(worker);
 
 /** The worker's calls; handlers may be plain functions. Values must be plain data. */
 export const analysis: Analyst = {

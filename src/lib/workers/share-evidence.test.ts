@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { demoEvidence } from '../../../tests/support/demo';
 import { revisionOf, type Evidence } from '$lib/core/assignment';
 import { EvidenceShelf } from './evidence-shelf';
-import { shareEvidence } from './share-evidence';
+import { evidenceSharer } from './share-evidence';
 
 let evidence: Evidence;
 
@@ -29,16 +29,16 @@ function taker() {
 	};
 }
 
-describe('shareEvidence', () => {
+describe('evidenceSharer', () => {
 	it('brings everything over, as it was', async () => {
 		const worker = taker();
-		await shareEvidence(worker, revisionOf(evidence), evidence);
+		expect(await evidenceSharer(() => worker)(evidence)).toBe(revisionOf(evidence));
 		expect(worker.shelf.evidenceOf(revisionOf(evidence))).toEqual(evidence);
 	});
 
 	it('sends nothing twice: no evidence of one revision, and no article of one sign', async () => {
 		const worker = taker();
-		const share = (of: Evidence) => shareEvidence(worker, revisionOf(of), of);
+		const share = evidenceSharer(() => worker);
 		await share(evidence);
 		await share(evidence);
 		expect(worker.crossed).toEqual({ outlines: 1, articles: 3 });
@@ -53,21 +53,51 @@ describe('shareEvidence', () => {
 		});
 		expect(worker.crossed).toEqual({ outlines: 5, articles: 4 });
 	});
+
+	it('lets what waits for it go on in the order it was asked, however slow the first is', async () => {
+		const slow = taker();
+		const supply = slow.supplyArticles;
+		slow.supplyArticles = async (articles) => {
+			await new Promise((resolve) => setTimeout(resolve, 20));
+			await supply(articles);
+		};
+		const share = evidenceSharer(() => slow);
+		const done: string[] = [];
+		await Promise.all([
+			share(evidence).then(() => done.push('first')),
+			share({ ...evidence, pages: [] }).then(() => done.push('second'))
+		]);
+		expect(done).toEqual(['first', 'second']);
+	});
+
+	it('goes on after evidence that could not be shared', async () => {
+		const worker = taker();
+		const take = worker.takeEvidence;
+		let fails = true;
+		worker.takeEvidence = async (...given) => {
+			if (fails) throw new Error('full');
+			return take(...given);
+		};
+		const share = evidenceSharer(() => worker);
+		await expect(share(evidence)).rejects.toThrow('full');
+		fails = false;
+		await expect(share(evidence)).resolves.toBe(revisionOf(evidence));
+	});
 });
 
 describe('EvidenceShelf', () => {
 	it('drops old revisions with the articles that nothing names any more', async () => {
 		const worker = taker();
-		for (let i = 0; i < 7; i++) {
-			const [page] = evidence.pages;
-			const of = { ...evidence, pages: [{ ...page!, sign: `sign ${i}` }] };
-			await shareEvidence(worker, `revision ${i}`, of);
-		}
-		expect(worker.shelf.has('revision 0')).toBe(false);
-		expect(() => worker.shelf.evidenceOf('revision 0')).toThrow(RangeError);
-		expect(worker.shelf.has('revision 1')).toBe(true);
-		const asked = { ...evidence, pages: [{ ...evidence.pages[0]!, sign: 'sign 0' }] };
-		await shareEvidence(worker, 'revision 0', asked);
+		const share = evidenceSharer(() => worker);
+		const states = Array.from({ length: 7 }, (_, i): Evidence => ({
+			...evidence,
+			pages: [{ ...evidence.pages[0]!, sign: `sign ${i}` }]
+		}));
+		for (const state of states) await share(state);
+		expect(worker.shelf.has(revisionOf(states[0]!))).toBe(false);
+		expect(() => worker.shelf.evidenceOf(revisionOf(states[0]!))).toThrow(RangeError);
+		expect(worker.shelf.has(revisionOf(states[1]!))).toBe(true);
+		await share(states[0]!);
 		expect(worker.crossed.articles).toBe(8);
 	});
 });

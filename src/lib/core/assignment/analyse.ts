@@ -119,7 +119,7 @@ export interface DraftWishes {
 	readonly callToAction: string;
 }
 
-export const NO_DRAFT_WISHES: DraftWishes = { mustNotSay: [], callToAction: '' };
+const NO_DRAFT_WISHES: DraftWishes = { mustNotSay: [], callToAction: '' };
 
 /** What the built-in drafter works from. */
 export function draftMaterialOf(

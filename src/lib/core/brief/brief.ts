@@ -4,12 +4,8 @@ import { EFFORTS } from './effort';
 
 export const BRIEF_FORMS = ['guide', 'list', 'comparison', 'answer'] as const;
 
-export type BriefForm = (typeof BRIEF_FORMS)[number];
-
 /** Point of view: who speaks, or who is spoken to. */
 export const PERSONS = ['you', 'we', 'I', 'they'] as const;
-
-export type Person = (typeof PERSONS)[number];
 
 /** A further phrase the article may serve. */
 export const secondarySchema = z.strictObject({

@@ -3,7 +3,7 @@ import { MOST_FORMS, planFormSchema } from './plan-form';
 
 const short = z.string().max(300);
 
-export const brandSchema = z.strictObject({
+const brandSchema = z.strictObject({
 	/** The exact spelling. */
 	name: z.string().min(1).max(120),
 	/** Spellings that are wrong, beside other case and spacing of the name. */
@@ -11,8 +11,6 @@ export const brandSchema = z.strictObject({
 	/** How to speak of it. */
 	how: z.string().max(1000)
 });
-
-export type Brand = z.infer<typeof brandSchema>;
 
 /** A passage that shows how the client sounds. */
 export const voiceSampleSchema = z.strictObject({

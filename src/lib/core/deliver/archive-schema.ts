@@ -51,7 +51,7 @@ const remedy = z.discriminatedUnion('kind', [
 	z.strictObject({ kind: z.literal('section'), topic: z.string() })
 ]);
 
-export const planSchema = z.strictObject({
+const planSchema = z.strictObject({
 	title: z.string(),
 	titleTag: z.string(),
 	description: z.string(),
@@ -94,12 +94,13 @@ const storedNode = z.strictObject({
 		.optional(),
 	text: z.string().optional()
 });
+
 const topNode = storedNode.refine(
 	({ type, attrs }) => type !== 'heading' || typeof attrs?.level === 'number',
 	'a heading needs a level'
 );
 // what is checked is what cutting and reading rely on; the editor drops other misfits when it loads
-export const takeDocSchema = z.strictObject({
+const takeDocSchema = z.strictObject({
 	type: z.literal('doc'),
 	content: z.array(topNode)
 }) as unknown as z.ZodType<TakeDoc>;

@@ -8,7 +8,7 @@ import {
 	type ArchiveManifest
 } from './archive-schema';
 
-export { ARCHIVE_VERSION, manifestSchema, type ArchiveManifest } from './archive-schema';
+export { ARCHIVE_VERSION, type ArchiveManifest } from './archive-schema';
 
 /** A whole assignment outside the browser: its data, and the pages as they were gathered. */
 export interface Archive {
@@ -22,7 +22,7 @@ export type ArchiveResult =
 	| { readonly kind: 'refused'; readonly reason: string };
 
 /** Bounds that keep a hostile archive from filling the memory. */
-export const ARCHIVE_LIMITS = { files: 2_000, bytes: 300_000_000 } as const;
+const ARCHIVE_LIMITS = { files: 2_000, bytes: 300_000_000 } as const;
 
 const MANIFEST = 'assignment.json';
 // zip dates have no time zone; one fixed date makes equal assignments equal files

@@ -1,4 +1,4 @@
-import { contentStemsOf } from '../text';
+import { contentStemsOf, keywordStemsOf } from '../text';
 import type { FactGroup, Fact } from './facts';
 import type { PageWork, QuestionKind } from '../reading';
 import type { Answer, Question } from './questions';
@@ -41,7 +41,7 @@ export function findFollowUps(
 	questions: readonly Question[],
 	keyword: string
 ): FollowUp[] {
-	const common = new Set(contentStemsOf(keyword));
+	const common = keywordStemsOf(keyword);
 	const asked = questions.map(({ text }) => new Set(contentStemsOf(text)));
 	const isAsked = (stems: readonly string[]) => {
 		const rare = stems.filter((stem) => !common.has(stem));

@@ -1,6 +1,7 @@
 export * from './edits';
 export * from './findings';
 export * from './follow-ups';
+export * from './least-pages';
 export * from './question-matter';
 export * from './searched';
 export * from './spread';

@@ -1,4 +1,4 @@
-import { contentStemsOf } from '../text';
+import { contentStemsOf, keywordStemsOf } from '../text';
 import type { Findings } from './findings';
 import { purposesOf, type TopicIntent } from '../reading';
 import type { Question } from './questions';
@@ -27,7 +27,7 @@ const SAME_PURPOSE = 0.5;
 export function questionFit(
 	findings: Pick<Findings, 'keyword' | 'topics' | 'questions'>
 ): (question: Asked, place: QuestionPlace) => number {
-	const common = new Set(contentStemsOf(findings.keyword));
+	const common = keywordStemsOf(findings.keyword);
 	const isMatter = (stem: string) => !common.has(stem) && !ASKING.has(stem);
 	const spread = new Map<string, number>();
 	const count = (texts: readonly string[]) => {

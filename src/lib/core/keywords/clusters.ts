@@ -37,7 +37,7 @@ export interface Cluster {
 }
 
 /** Bounds of clustering, as data; the word bounds were set on the demo's lists. */
-export const CLUSTER_LIMITS = {
+const CLUSTER_LIMITS = {
 	/** Share of the first ten addresses two phrases must have in common. */
 	sharedResults: 0.4,
 	results: 10,

@@ -55,7 +55,7 @@ const COUNTS: ReadonlySet<ColumnMeaning> = new Set([
 ]);
 
 /** Whether the values of a column have to be numbers. */
-export function isNumericMeaning(meaning: ColumnMeaning): boolean {
+function isNumericMeaning(meaning: ColumnMeaning): boolean {
 	return NUMERIC.has(meaning);
 }
 
@@ -102,7 +102,7 @@ const HEADINGS: readonly (readonly [ColumnMeaning, RegExp])[] = [
 ];
 
 /** What a heading says its column means; `other` when it says nothing known. */
-export function meaningOfHeading(heading: string): ColumnMeaning {
+function meaningOfHeading(heading: string): ColumnMeaning {
 	const plain = heading
 		.normalize('NFKC')
 		.toLowerCase()

@@ -94,7 +94,7 @@ function testOf(
 }
 
 /** Least and most a figure of a row can be; null when it is not known. */
-export function spanOf(row: ScoutRow, field: NumberField): readonly [number, number] | null {
+function spanOf(row: ScoutRow, field: NumberField): readonly [number, number] | null {
 	switch (field) {
 		case 'volume':
 			return row.volumeMin === null && row.volumeMax === null

@@ -21,7 +21,7 @@ export interface WeakSpot {
 }
 
 /** What counts as weak, as data. */
-export const WEAK_LIMITS = {
+const WEAK_LIMITS = {
 	positions: 10,
 	/** Site strength up to which a site is weak. */
 	strength: 20,

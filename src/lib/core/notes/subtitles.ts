@@ -32,7 +32,7 @@ export type TranscriptResult =
 	| { readonly kind: 'not-timed'; readonly reason: string };
 
 /** How cues become paragraphs. A pause of three seconds is where speakers take breath between thoughts. */
-export const PARAGRAPH_RULES = { pauseMs: 3_000, enoughWords: 80, mostWords: 160 } as const;
+const PARAGRAPH_RULES = { pauseMs: 3_000, enoughWords: 80, mostWords: 160 } as const;
 
 const TIME = String.raw`(?:(\d{1,3}):)?(\d{1,2}):(\d{2})(?:[.,:](\d{1,3}))?`;
 const TIMING = new RegExp(String.raw`^\s*${TIME}\s*-{1,2}>\s*${TIME}(?:\s.*)?$`);

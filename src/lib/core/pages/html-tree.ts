@@ -2,7 +2,7 @@ import type { Element, ElementContent, Root, RootContent } from 'hast';
 import { fromHtml } from 'hast-util-from-html';
 
 /** Bounds that keep hostile markup harmless; ordinary pages stay far below. */
-export const HTML_LIMITS = {
+const HTML_LIMITS = {
 	/** Characters of markup; longer pages are refused. The largest saved article seen had 2.1 million. */
 	maxChars: 12_000_000,
 	/** Elements inside one another; deeper ones are opened flat. Browsers stop at 512. */

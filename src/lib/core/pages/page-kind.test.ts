@@ -1,6 +1,6 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { cleanPage } from './clean-page';
+import { cleanPage } from './cleaning';
 import { judgePage } from './page-kind';
 
 const DEMO = new URL('../../../../demo/pages/', import.meta.url);

@@ -1,7 +1,6 @@
 import { EMPTY_ARTICLE, keptBlocksOf, type Block } from './article';
-import { decideBlocks } from './decide-blocks';
+import { decideBlocks, rawBlocksOf } from './cleaning';
 import { parseHtml } from './html-tree';
-import { rawBlocksOf } from './raw-blocks';
 
 const FURNITURE = new Set(['hidden on the page', 'form', 'cookie notice', 'share bar']);
 

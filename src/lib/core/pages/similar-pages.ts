@@ -9,7 +9,7 @@ export type PageSketch = readonly number[];
 const SKETCH_SIZE = 256;
 
 /** How alike two pages are before it is said: two texts on one subject share less than 5 of 100. */
-export const ALIKE_FROM = 0.5;
+const ALIKE_FROM = 0.5;
 
 /** Sketch of an article as it was cleaned (bottom-k sampling after Broder, 1997). */
 export function sketchOf(article: Article): PageSketch {

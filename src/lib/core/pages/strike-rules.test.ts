@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cleanPage } from './clean-page';
+import { cleanPage } from './cleaning';
 import { keptBlocksOf, textOf, type Article } from './article';
 import { ruleFor, siteOf, struckBy } from './strike-rules';
 

@@ -1,5 +1,5 @@
 import { textOf, type Article } from './article';
-import { hostOf } from './clean-page';
+import { hostOf } from './cleaning';
 
 /** What to strike out on every page of one site. */
 export interface StrikeRule {

@@ -12,6 +12,7 @@ import { headingFor, plainOf } from './wording';
 
 /** What can be placed in a section. */
 export const PLACEABLE = ['term', 'question', 'fact', 'note'] as const;
+
 export type Placeable = (typeof PLACEABLE)[number];
 
 /** Things of one kind on their way to a section, and the one they come from, if any. */

@@ -12,7 +12,7 @@ export interface OutlineHeading {
 }
 
 /** Most headings that are taken; what comes after is no outline any more. */
-export const MOST_HEADINGS = 200;
+const MOST_HEADINGS = 200;
 const LONGEST = 300;
 
 /**

@@ -1,3 +1,4 @@
+import { leastPagesOf } from '../findings';
 import { EFFORT_RULES, type Brief, type SectionKind } from '../brief';
 import type { Findings, Topic } from '../findings';
 import type { HabitId, TopicIntent } from '../reading';
@@ -109,7 +110,7 @@ function chooseTopics(findings: Findings, { form, intent }: Wishes): Topic[] {
 		PLAN_LIMITS.leastSections,
 		Math.min(mostSections, Math.round(share * room))
 	);
-	const least = Math.max(pageCount <= 3 ? 1 : 2, Math.ceil(topicShare * pageCount));
+	const least = leastPagesOf(pageCount, topicShare);
 	const value = (topic: Topic) =>
 		(topic.pages.length / pageCount) *
 		Math.log(20 + topic.words) *

@@ -1,7 +1,7 @@
 import { EFFORT_RULES, type KeywordPlace } from '../brief';
-import type { Findings, ShapeSpread, TermWeight } from '../findings';
+import { leastPagesOf, type Findings, type ShapeSpread, type TermWeight } from '../findings';
 import type { Plan } from '../plan';
-import { contentStemsOf, indexTerms, type TermIndex } from '../text';
+import { contentStemsOf, indexTerms, type TermIndex, keywordStemsOf } from '../text';
 
 /** What a take is held against, worked out once from findings and plan. */
 export interface Yardstick {
@@ -48,10 +48,10 @@ const SIGNATURE_TERMS = 4;
 
 /** Prepares findings for scoring. The plan, if there is one, says which section treats which topic. */
 export function yardstickOf(findings: Findings, plan: Plan | null): Yardstick {
-	const common = new Set(contentStemsOf(findings.keyword));
+	const common = keywordStemsOf(findings.keyword);
 	const pageCount = Math.max(1, findings.pages.length);
 	const { topicShare, questionsCounted, keywordPlaces } = EFFORT_RULES[findings.effort];
-	const least = Math.max(pageCount <= 3 ? 1 : 2, Math.ceil(topicShare * pageCount));
+	const least = leastPagesOf(pageCount, topicShare);
 	const kept = findings.topics.filter((topic) => topic.pages.length >= least);
 	const sums = kept.map((topic) => {
 		const places = new Set(topic.headings.map((h) => `${h.page}/${h.section}`));

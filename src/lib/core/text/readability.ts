@@ -25,8 +25,6 @@ export interface ReadingSums {
 	readonly sentenceWords: readonly number[];
 }
 
-export const NO_READING: ReadingSums = { words: 0, sentences: 0, syllables: 0, sentenceWords: [] };
-
 /** Counts words, sentences and syllables of running text. */
 export function readingSumsOf(text: string): ReadingSums {
 	const sentenceWords: number[] = [];
@@ -63,10 +61,4 @@ export function addReading(sums: readonly ReadingSums[]): ReadingSums {
 export function gradeOf({ words, sentences, syllables }: ReadingSums): number {
 	if (words === 0) return 0;
 	return 0.39 * (words / sentences) + 11.8 * (syllables / words) - 15.59;
-}
-
-/** Flesch reading ease (Flesch 1948): 206.835 − 1.015 words/sentence − 84.6 syllables/word; empty text gives 0. */
-export function fleschEaseOf({ words, sentences, syllables }: ReadingSums): number {
-	if (words === 0) return 0;
-	return 206.835 - 1.015 * (words / sentences) - 84.6 * (syllables / words);
 }

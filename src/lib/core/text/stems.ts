@@ -27,3 +27,8 @@ export function contentStemsOf(text: string): string[] {
 	}
 	return found;
 }
+
+/** Stems of a keyword: everything in its evidence shares them, so they tell nothing apart. */
+export function keywordStemsOf(keyword: string): ReadonlySet<string> {
+	return new Set(contentStemsOf(keyword));
+}

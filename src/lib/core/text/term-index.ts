@@ -228,14 +228,3 @@ export function countTerms(index: TermIndex, text: string): TermCounts {
 	}
 	return { all, own };
 }
-
-/** Joins counts of several blocks. */
-export function addCounts(counts: readonly TermCounts[]): TermCounts {
-	const all = new Map<number, number>();
-	const own = new Map<number, number>();
-	for (const count of counts) {
-		for (const [term, n] of count.all) all.set(term, (all.get(term) ?? 0) + n);
-		for (const [term, n] of count.own) own.set(term, (own.get(term) ?? 0) + n);
-	}
-	return { all, own };
-}

@@ -15,6 +15,7 @@ export const MOVES = [
 	'closing',
 	'takeaways'
 ] as const;
+
 export type Move = (typeof MOVES)[number];
 
 /** A piece of the writer's own material that fits a section. */

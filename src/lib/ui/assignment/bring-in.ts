@@ -8,7 +8,8 @@ import { addClient, listClients } from '$lib/data/clients';
 import { addLists, nextListOrder, notePhrases, readLists } from '$lib/data/keywords';
 import type { Demo } from '$lib/services/demo';
 import { analysis } from '$lib/workers/client';
-import { importEvidence, type ImportOptions, type NamedBytes } from '../gather/import-evidence';
+import type { ImportOptions, NamedBytes } from '../gather/import-report';
+import { importEvidence } from '../gather/import-run';
 
 /** Makes the demo assignment by the same readers that a writer's files go through. */
 export async function bringInDemo(

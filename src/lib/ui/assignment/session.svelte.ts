@@ -314,7 +314,7 @@ export class Session {
 }
 
 /** A, B … Z, AA, AB … */
-export function letterOf(index: number): string {
+function letterOf(index: number): string {
 	const last = String.fromCharCode(65 + (index % 26));
 	return index < 26 ? last : letterOf(Math.floor(index / 26) - 1) + last;
 }

@@ -3,32 +3,20 @@
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { Dialog } from 'bits-ui';
-	import { untrack } from 'svelte';
+	import { writeClientFile, type Link } from '$lib/core/clients';
 	import { slugOf } from '$lib/core/plan';
-	import { toast } from 'svelte-sonner';
-	import {
-		clientProfileSchema,
-		profileChangesOf,
-		writeClientFile,
-		type ClientProfile,
-		type Link
-	} from '$lib/core/clients';
-	import {
-		assignmentsOf,
-		putBackClient,
-		putClient,
-		takeClient,
-		type TakenClient
-	} from '$lib/data/clients';
+	import { assignmentsOf, putBackClient, takeClient, type TakenClient } from '$lib/data/clients';
 	import type { Assignment, Client } from '$lib/data/db';
 	import { follow } from '$lib/data/follow';
-	import { readSetting, saveSetting } from '$lib/data/settings';
+	import Field from '../brief/Field.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
 	import { download } from '../parts/download';
-	import Field from '../brief/Field.svelte';
+	import BrandFields from './BrandFields.svelte';
+	import { ClientForm, profileOf } from './client-form.svelte';
 	import FormsView from './FormsView.svelte';
 	import LinkMapView from './LinkMapView.svelte';
+	import LookFields from './LookFields.svelte';
 	import VoiceView from './VoiceView.svelte';
 
 	interface Props {
@@ -37,154 +25,38 @@
 	}
 	let { client, links }: Props = $props();
 
-	/** As it is typed; lists stand one entry on a line. */
-	type Draft = Omit<ClientProfile, 'facts' | 'avoid' | 'brands' | 'forms'> & {
-		facts: string;
-		avoid: string;
-		brands: { name: string; wrong: string; how: string }[];
-	};
-	const draftKey = untrack(() => `client-draft:${client.id}`);
-
-	let draft = $state<Draft>(untrack(() => draftOf(client)));
-	/** The profile the draft started from: a change elsewhere shows as a difference, not as a loss. */
+	const form = new ClientForm(() => client);
 	let isConfirming = $state(false);
 	let shared = $state.raw<readonly Assignment[]>([]);
-	let error = $state('');
-	let logoPicker = $state<HTMLInputElement>();
-	let timer: ReturnType<typeof setTimeout> | undefined;
+	let trouble = $state('');
 
 	$effect(() =>
 		follow(
 			() => assignmentsOf(client.id),
 			(value) => (shared = value),
-			(message) => (error = message)
+			(message) => (trouble = message)
 		)
 	);
-
-	const stored = $derived(profileOf(client));
-	const profile = $derived(profileFrom(draft));
-	const changes = $derived(profileChangesOf(stored, profile));
-
-	// what was typed and not applied yet is still there after closing
-	$effect(() => {
-		void readSetting(draftKey).then((kept) => {
-			if (kept && typeof kept === 'object' && 'brands' in kept) draft = kept as Draft;
-		});
-		return () => {
-			if (timer !== undefined) void keepDraft();
-		};
-	});
+	$effect(() => form.watch());
+	$effect(() => form.follow());
 	$effect(() =>
 		actions.offer(() => [
 			{ label: 'Export the client profile', run: () => void exportProfile() },
-			...(changes.length > 0
+			...(form.changes.length > 0
 				? [{ label: 'Apply the changes to the client', run: () => void ask() }]
 				: [])
 		])
 	);
-	// an undo has changed what is stored, while nothing here waits to be applied
-	let last = untrack(() => JSON.stringify(profileOf(client)));
-	$effect(() => {
-		const now = JSON.stringify(stored);
-		untrack(() => {
-			if (now === last) return;
-			if (JSON.stringify(profile) === last) draft = draftOf(client);
-			last = now;
-		});
-	});
-
-	function profileOf(from: Client): ClientProfile {
-		const { id: _, createdAt: __, updatedAt: ___, ...rest } = from;
-		return rest;
-	}
-
-	function draftOf(from: Client): Draft {
-		const { forms: _, ...profile } = profileOf(from);
-		return {
-			...structuredClone(profile),
-			facts: from.facts.join('\n'),
-			avoid: from.avoid.join('\n'),
-			brands: from.brands.map(({ name, wrong, how }) => ({ name, wrong: wrong.join(', '), how }))
-		};
-	}
-
-	function profileFrom(from: Draft): ClientProfile {
-		const lines = (text: string) =>
-			text
-				.split('\n')
-				.map((line) => line.trim())
-				.filter(Boolean);
-		return {
-			name: from.name.trim(),
-			audience: from.audience,
-			voice: from.voice
-				.filter(({ text }) => text.trim() !== '')
-				.map(({ name, text }) => ({ name, text })),
-			facts: lines(from.facts),
-			avoid: lines(from.avoid),
-			brands: from.brands
-				.filter(({ name }) => name.trim() !== '')
-				.map(({ name, wrong, how }) => ({
-					name: name.trim(),
-					wrong: wrong
-						.split(',')
-						.map((one) => one.trim())
-						.filter(Boolean),
-					how: how.trim()
-				})),
-			colours: [...from.colours],
-			logo: from.logo,
-			// forms are changed where they stand, at once
-			forms: client.forms
-		};
-	}
-
-	function typed() {
-		clearTimeout(timer);
-		timer = setTimeout(() => void keepDraft(), 400);
-	}
-
-	async function keepDraft() {
-		clearTimeout(timer);
-		timer = undefined;
-		await saveSetting(draftKey, changes.length > 0 ? $state.snapshot(draft) : null);
-	}
 
 	async function ask() {
-		const checked = clientProfileSchema.safeParse(profile);
-		if (!checked.success) {
-			const { path, message } = checked.error.issues[0]!;
-			error = `“${path.join(' ')}”: ${message}`;
-			return;
-		}
-		error = '';
-		if (shared.length === 0) await apply();
+		if (!form.check()) return;
+		if (shared.length === 0) await form.apply();
 		else isConfirming = true;
 	}
 
 	async function apply() {
 		isConfirming = false;
-		const before = client;
-		const after: Client = {
-			...client,
-			...($state.snapshot(profile) as ClientProfile),
-			updatedAt: Date.now()
-		};
-		last = JSON.stringify(profileOf(after));
-		await history.run({
-			label: `Changed the profile of “${after.name}”`,
-			redo: () => putClient(after),
-			undo: () => putClient(before)
-		});
-		clearTimeout(timer);
-		timer = undefined;
-		await saveSetting(draftKey, null);
-	}
-
-	async function drop() {
-		draft = draftOf(client);
-		error = '';
-		await saveSetting(draftKey, null);
+		await form.apply();
 	}
 
 	function exportProfile() {
@@ -208,45 +80,26 @@
 		});
 		await goto(resolve('/clients'));
 	}
-
-	const MOST_LOGO_BYTES = 500_000;
-	function takeLogo(files: FileList | null) {
-		const file = files?.[0];
-		if (logoPicker) logoPicker.value = '';
-		if (!file) return;
-		if (!/^image\/(?:png|jpeg|webp|svg\+xml)$/.test(file.type)) {
-			toast.error(`${file.name} is no PNG, JPEG, WebP or SVG.`);
-			return;
-		}
-		if (file.size > MOST_LOGO_BYTES) {
-			toast.error(`${file.name} is larger than 500 kB: save it smaller and bring it in again.`);
-			return;
-		}
-		const reader = new FileReader();
-		reader.onload = () => {
-			draft.logo = String(reader.result);
-			typed();
-		};
-		reader.onerror = () => toast.error(`${file.name} cannot be read.`);
-		reader.readAsDataURL(file);
-	}
 </script>
 
 <div class="flex min-h-0 flex-1 flex-col">
-	{#if changes.length > 0}
+	{#if trouble}<p class="border-b border-error px-5 py-2 text-error" role="alert">{trouble}</p>{/if}
+	{#if form.changes.length > 0}
 		<div
 			class="flex flex-wrap items-center gap-3 border-b border-accent bg-wash px-5 py-2 max-sm:px-3"
 			role="status"
 		>
 			<p>
 				<strong>Not applied yet:</strong>
-				{changes.map(({ summary }) => summary).join('; ')}
+				{form.changes.map(({ summary }) => summary).join('; ')}
 			</p>
 			<span class="ml-auto flex gap-2">
-				<button class="act" onclick={() => void drop()}>Drop them</button>
+				<button class="act" onclick={() => void form.drop()}>Drop them</button>
 				<button class="act chief" onclick={() => void ask()}>Apply</button>
 			</span>
-			{#if error}<p class="w-full text-error" role="alert">It cannot be applied: {error}</p>{/if}
+			{#if form.error}<p class="w-full text-error" role="alert">
+					It cannot be applied: {form.error}
+				</p>{/if}
 		</div>
 	{/if}
 	<main
@@ -255,7 +108,7 @@
 		<section
 			class="min-h-0 overflow-y-auto px-5 py-4 max-lg:overflow-visible max-sm:px-3"
 			aria-label="Profile"
-			oninput={typed}
+			oninput={() => form.changed()}
 		>
 			<div class="mb-3 flex flex-wrap items-center gap-2">
 				<h1 class="text-xl">{client.name}</h1>
@@ -263,121 +116,35 @@
 				<button class="act" onclick={() => void remove()}>Take away</button>
 			</div>
 			<Field label="Name" help="Heads the printed brief; stands in the list of assignments.">
-				<input class="field" bind:value={draft.name} maxlength="120" />
+				<input class="field" bind:value={form.draft.name} maxlength="120" />
 			</Field>
 			<Field label="Audience" help="Stands in every brief that names no reader of its own.">
-				<textarea class="field" rows="3" bind:value={draft.audience}></textarea>
+				<textarea class="field" rows="3" bind:value={form.draft.audience}></textarea>
 			</Field>
 			<Field
 				label="Facts that may be stated"
 				help="One on a line. Every assignment reads them as a note of the client: findings list them, the drafter may use them."
 			>
-				<textarea class="field" rows="6" bind:value={draft.facts}></textarea>
+				<textarea class="field" rows="6" bind:value={form.draft.facts}></textarea>
 			</Field>
 			<Field
 				label="Phrases to avoid"
 				help="One on a line. Write marks every use; the drafter leaves such sentences out."
 			>
-				<textarea class="field" rows="4" bind:value={draft.avoid}></textarea>
+				<textarea class="field" rows="4" bind:value={form.draft.avoid}></textarea>
 			</Field>
 
-			<h2 class="font-sans text-[13px] font-semibold">Names and how they are written</h2>
-			<p class="text-xs text-ink-2">
-				Write marks other spellings; a search that holds a name counts as looking for the client.
-			</p>
-			{#each draft.brands as brand, i (i)}
-				<div class="mt-2 grid grid-cols-[1fr_1fr_1.4fr_auto] gap-2 max-sm:grid-cols-1">
-					<input
-						class="field"
-						bind:value={brand.name}
-						placeholder="Exact spelling"
-						aria-label="Exact spelling"
-					/>
-					<input
-						class="field"
-						bind:value={brand.wrong}
-						placeholder="wrong, with commas"
-						aria-label="Wrong spellings of {brand.name}"
-					/>
-					<input
-						class="field"
-						bind:value={brand.how}
-						placeholder="how to speak of it"
-						aria-label="How to speak of {brand.name}"
-					/>
-					<button
-						class="linkish"
-						aria-label="Take {brand.name} off"
-						onclick={() => {
-							draft.brands.splice(i, 1);
-							typed();
-						}}>Take off</button
-					>
-				</div>
-			{/each}
-			<p class="mt-2 mb-4">
-				<button class="act" onclick={() => draft.brands.push({ name: '', wrong: '', how: '' })}
-					>Add a name</button
-				>
-			</p>
-
-			<h2 class="font-sans text-[13px] font-semibold">Logo and colours</h2>
-			<p class="text-xs text-ink-2">They head the printed brief.</p>
-			<div class="mt-2 mb-5 flex flex-wrap items-center gap-3">
-				{#if draft.logo}<img src={draft.logo} alt="Logo of {draft.name}" class="h-9 w-auto" />
-					<button
-						class="linkish"
-						onclick={() => {
-							draft.logo = '';
-							typed();
-						}}>Take it out</button
-					>{/if}
-				<button class="act" onclick={() => logoPicker?.click()}
-					>{draft.logo ? 'Another logo' : 'Choose a logo'}</button
-				>
-				<input
-					bind:this={logoPicker}
-					type="file"
-					accept="image/png,image/jpeg,image/webp,image/svg+xml"
-					class="hidden"
-					aria-label="Logo file"
-					onchange={(event) => takeLogo(event.currentTarget.files)}
-				/>
-				{#each draft.colours as colour, i (i)}
-					<span class="flex items-center gap-1">
-						<input
-							type="color"
-							bind:value={draft.colours[i]}
-							aria-label="Colour {i + 1}, {colour}"
-						/>
-						<button
-							class="linkish"
-							aria-label="Take colour {i + 1} off"
-							onclick={() => {
-								draft.colours.splice(i, 1);
-								typed();
-							}}>×</button
-						>
-					</span>
-				{/each}
-				{#if draft.colours.length < 6}<button
-						class="act"
-						onclick={() => {
-							draft.colours.push('#234463');
-							typed();
-						}}>Add a colour</button
-					>{/if}
-			</div>
-
+			<BrandFields {form} />
+			<LookFields {form} />
 			<FormsView {client} />
 			<LinkMapView client={client.id} {links} {shared} />
 		</section>
 		<section
 			class="min-h-0 overflow-y-auto border-l border-rule bg-sheet px-6 py-4 max-lg:overflow-visible max-lg:border-t max-lg:border-l-0 max-sm:px-4"
 			aria-label="Voice"
-			oninput={typed}
+			oninput={() => form.changed()}
 		>
-			<VoiceView bind:samples={draft.voice} onchanged={typed} />
+			<VoiceView bind:samples={form.draft.voice} onchanged={() => form.changed()} />
 		</section>
 	</main>
 </div>
@@ -398,7 +165,9 @@
 					.join(' · ')}{shared.length > 8 ? ` and ${shared.length - 8} more` : ''}
 			</Dialog.Description>
 			<dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-				{#each changes as { part, summary, reaches } (part)}<dt class="font-semibold">{summary}</dt>
+				{#each form.changes as { part, summary, reaches } (part)}<dt class="font-semibold">
+						{summary}
+					</dt>
 					<dd class="text-ink-2">reaches {reaches}</dd>{/each}
 			</dl>
 			<div class="mt-4 flex gap-2">

@@ -2,7 +2,6 @@
 <script lang="ts">
 	import { messageOf } from '$lib/data/trouble';
 	import { resolve } from '$app/paths';
-	import DOMPurify from 'dompurify';
 	import { toast } from 'svelte-sonner';
 	import { htmlBodyOf, htmlPageOf } from '$lib/core/deliver';
 	import { slugOf } from '$lib/core/plan';
@@ -189,8 +188,8 @@
 				aria-label="Preview of the article"
 			>
 				{#if view === 'page'}
-					<!-- eslint-disable-next-line svelte/no-at-html-tags -- our own serialiser's output, sanitised twice -->
-					<article class="preview">{@html DOMPurify.sanitize(body)}</article>
+					<!-- eslint-disable-next-line svelte/no-at-html-tags -- our own serialiser's output, sanitised there -->
+					<article class="preview">{@html body}</article>
 				{:else}
 					<pre class="text-xs leading-relaxed whitespace-pre-wrap">{view === 'html'
 							? body

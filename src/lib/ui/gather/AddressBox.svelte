@@ -1,7 +1,8 @@
 <!-- Pages by address: one, or a list of them. -->
 <script lang="ts">
 	import { readAddresses } from '$lib/core/pages';
-	import { countOf, type WantedAddress } from './import-evidence';
+	import { countOf } from '../parts/count-of';
+	import type { WantedAddress } from './import-report';
 
 	interface Props {
 		onfetch: (wanted: WantedAddress[]) => void;

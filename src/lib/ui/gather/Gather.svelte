@@ -4,7 +4,7 @@
 	import { toast } from 'svelte-sonner';
 	import { ruleFor, siteOf, struckBy } from '$lib/core/pages';
 	import type { AwaitedPage, Note, Page } from '$lib/data/db';
-	import { isStorageFull } from '$lib/data/trouble';
+	import { isStorageFull, NO_ROOM } from '$lib/data/trouble';
 	import {
 		changeEvidence,
 		readEvidence,
@@ -22,14 +22,9 @@
 	import Tabs from '../parts/Tabs.svelte';
 	import { useSession } from '../assignment/session.svelte';
 	import AddressBox from './AddressBox.svelte';
-	import {
-		countOf,
-		importEvidence,
-		type Delivery,
-		type ImportReport,
-		type Repeat,
-		type RepeatChoice
-	} from './import-evidence';
+	import { countOf } from '../parts/count-of';
+	import type { Delivery, ImportReport, Repeat, RepeatChoice } from './import-report';
+	import { importEvidence } from './import-run';
 	import ImportSummary from './ImportSummary.svelte';
 	import NotesList from './NotesList.svelte';
 	import PagesTable from './PagesTable.svelte';
@@ -163,7 +158,7 @@
 
 	function tellStorageTrouble(error: unknown) {
 		const why = isStorageFull(error)
-			? 'This browser has no room left. Deliver an archive of an old assignment and delete it, then try again.'
+			? `${NO_ROOM}. Deliver an archive of an old assignment and delete it, then try again.`
 			: error instanceof Error
 				? error.message
 				: String(error);
@@ -458,7 +453,7 @@
 				<NotePane
 					{note}
 					sign={session.noteSigns.get(note.id) ?? null}
-					onsave={(text) => void saveNote({ ...note, text })}
+					onsave={(text) => saveNote({ ...note, text })}
 					onremove={() => remove('notes', [note.id], `“${note.name}”`)}
 					onpage={() => void countAsPages([note])}
 				/>

@@ -1,7 +1,8 @@
 <!-- What came of an import: what is in, what was set aside, left out or could not be read, and why. -->
 <script lang="ts">
 	import type { Note } from '$lib/data/db';
-	import { countOf, type ImportReport } from './import-evidence';
+	import { countOf } from '../parts/count-of';
+	import type { ImportReport } from './import-report';
 
 	interface Props {
 		report: ImportReport;

@@ -3,11 +3,13 @@
 	import { resolve } from '$app/paths';
 	import { readQuestions } from '$lib/core/notes';
 	import type { Note } from '$lib/data/db';
+	import { forgetUnsaved, keepUnsaved } from '$lib/data/unsaved';
+	import { Autosave } from '../parts/autosave';
 
 	interface Props {
 		note: Note;
 		sign: string | null;
-		onsave: (text: string) => void;
+		onsave: (text: string) => Promise<void>;
 		onremove: () => void;
 		/** Makes a page of it that can be counted. */
 		onpage: () => void;
@@ -17,15 +19,14 @@
 	// svelte-ignore state_referenced_locally
 	let text = $state(note.text);
 	const found = $derived(note.kind === 'questions' ? readQuestions(text) : []);
-	let timer: ReturnType<typeof setTimeout> | undefined;
-
-	function changed() {
-		clearTimeout(timer);
-		timer = setTimeout(() => onsave(text), 600);
-	}
-	$effect(() => () => {
-		if (timer !== undefined && text !== note.text) onsave(text);
-	});
+	const autosave = new Autosave(
+		async () => {
+			await onsave(text);
+			forgetUnsaved(note.assignment, { kind: 'note', id: note.id });
+		},
+		() => keepUnsaved(note.assignment, { kind: 'note', id: note.id, text })
+	);
+	$effect(() => autosave.watch());
 </script>
 
 <h1 class="text-xl">
@@ -50,6 +51,6 @@
 	class="field min-h-96 font-serif text-[15px] leading-relaxed"
 	style:height="max(24rem, 60dvh)"
 	bind:value={text}
-	oninput={changed}
+	oninput={() => autosave.changed()}
 	readonly={note.client !== undefined}
 	aria-label="Text of {note.name}"></textarea>

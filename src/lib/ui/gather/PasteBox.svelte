@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { markdownWithHeadings, type HeadingGuess } from '$lib/core/pages';
 	import { analysis } from '$lib/workers/client';
-	import type { Delivery } from './import-evidence';
+	import type { Delivery } from './import-report';
 	import type { Pasted } from './pasted';
 
 	interface Props {

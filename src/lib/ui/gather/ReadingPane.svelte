@@ -5,7 +5,7 @@
 	import type { Page } from '$lib/data/db';
 	import { analysis, type PageBrings } from '$lib/workers/client';
 	import BlockView from './BlockView.svelte';
-	import { countOf } from './import-evidence';
+	import { countOf } from '../parts/count-of';
 
 	interface Props {
 		page: Page;

@@ -1,6 +1,6 @@
 <!-- Pages that are here already: whether to replace them, keep both or leave the new one out. -->
 <script lang="ts">
-	import type { Repeat, RepeatChoice } from './import-evidence';
+	import type { Repeat, RepeatChoice } from './import-report';
 	import { keyed } from '../parts/keyed';
 
 	interface Props {

@@ -4,7 +4,8 @@
 	import type { RankedResult } from '$lib/core/keywords';
 	import type { Page } from '$lib/data/db';
 	import { lookUp } from '$lib/services/search';
-	import { countOf, type WantedAddress } from './import-evidence';
+	import { countOf } from '../parts/count-of';
+	import type { WantedAddress } from './import-report';
 	import { keyed } from '../parts/keyed';
 
 	interface Props {

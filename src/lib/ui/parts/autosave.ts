@@ -46,7 +46,9 @@ export class Autosave {
 	flush(): Promise<void> {
 		if (this.#isPending) {
 			this.forget();
-			this.#turn = this.#turn.then(() => this.#save());
+			const save = () => this.#save();
+			// a save that failed says so itself; the next one is made all the same
+			this.#turn = this.#turn.then(save, save);
 		}
 		return this.#turn;
 	}

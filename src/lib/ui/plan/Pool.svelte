@@ -1,5 +1,6 @@
 <!-- What the evidence brings, and whether it has a place in the outline yet. -->
 <script lang="ts">
+	import { leastPagesOf } from '$lib/core/findings';
 	import type { Findings, Topic } from '$lib/core/findings';
 	import type { Plan, PlanSection, Remedy, Unplaced, Placeable } from '$lib/core/plan';
 	import Tabs from '../parts/Tabs.svelte';
@@ -66,7 +67,7 @@
 			.join(' ');
 	const sourceOf = (id: string) =>
 		letters.get(id) ?? session.noteSigns.get(id) ?? session.nameOf(id);
-	const least = $derived(findings.pages.length <= 3 ? 1 : 2);
+	const least = $derived(leastPagesOf(findings.pages.length));
 	const unplaced = $derived(new Map(plan.unplaced.map((entry) => [entry.term, entry])));
 
 	const lists = $derived<Readonly<Record<Tab, readonly Entry[]>>>({

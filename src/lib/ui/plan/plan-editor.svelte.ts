@@ -383,6 +383,6 @@ export class PlanEditor {
 	}
 }
 
-export function newSectionId(): string {
+function newSectionId(): string {
 	return `section:${crypto.randomUUID()}`;
 }

@@ -12,7 +12,7 @@
 	} from '$lib/core/keywords';
 	import type { Scope } from '$lib/data/db';
 	import { readSetting, saveSetting } from '$lib/data/settings';
-	import { isStorageFull } from '$lib/data/trouble';
+	import { isStorageFull, messageOf, NO_ROOM } from '$lib/data/trouble';
 	import { lookUp } from '$lib/services/search';
 	import { analysis } from '$lib/workers/client';
 	import { actions } from '../frame/actions.svelte';
@@ -22,7 +22,6 @@
 	import DropZone from '../parts/DropZone.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
 	import { COLUMNS, USUAL_COLUMNS, type ColumnId } from './columns';
-	import { messageOf } from '$lib/data/trouble';
 	import { ScoutLists } from './scout-lists.svelte';
 	import FilterMenu from './FilterMenu.svelte';
 	import { phrasesShown, ratioShown } from './format';
@@ -194,7 +193,7 @@
 	function tellTrouble(error: unknown) {
 		toast.error(
 			isStorageFull(error)
-				? 'Nothing was brought in: this browser has no room left. Take an old list out and try again.'
+				? `Nothing was brought in. ${NO_ROOM}: take an old list out and try again.`
 				: `Nothing was brought in: ${messageOf(error)}`,
 			{ duration: 15_000 }
 		);

@@ -76,12 +76,3 @@ export function placeOfMark(
 	const [from, to] = positionsIn(block, start, [place.start, place.end]);
 	return from! < to! ? { from: from!, to: to! } : null;
 }
-
-/** Ids of the marks that show now, with the words they stand on; for tests and for what follows. */
-export function shownMarks(editor: Editor): { readonly mark: string; readonly text: string }[] {
-	const { doc } = editor.state;
-	return (KEY.getState(editor.state)?.find() ?? []).map(({ from, to, spec }) => ({
-		mark: (spec as MarkSpec).mark,
-		text: doc.textBetween(from, to, ' ')
-	}));
-}

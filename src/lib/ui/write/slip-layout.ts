@@ -1,6 +1,6 @@
 /** Height of a slip's head with its budget line, and of one row, in pixels; set by Slips.svelte. */
-export const SLIP_HEAD = 30;
-export const SLIP_ROW = 21;
+const SLIP_HEAD = 30;
+const SLIP_ROW = 21;
 const SPACE = 10;
 
 /** How many rows a slip may show before the next section begins; the chosen one shows all. */

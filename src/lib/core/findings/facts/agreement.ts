@@ -44,7 +44,7 @@ interface Said {
 }
 
 /** What the sentence itself says around a figure, the heading and words of extent left out; read when asked for. */
-export function said({ stems, weights, inSentence }: Statement): () => Said {
+function said({ stems, weights, inSentence }: Statement): () => Said {
 	let known: Said | undefined;
 	return () => {
 		if (known) return known;

@@ -1,4 +1,4 @@
-import { contentStemsOf, wordsOfSentence } from '../../text';
+import { contentStemsOf, wordsOfSentence, keywordStemsOf } from '../../text';
 import type { Fact } from './facts';
 import { numberOf, baseOf, type Quantity, unitOf } from '../../reading';
 
@@ -56,7 +56,7 @@ function figureRef(fact: Fact, quantity: Quantity): string {
 }
 
 export function statementsOf(facts: readonly Fact[], keyword: string): Statement[] {
-	const common = new Set(contentStemsOf(keyword));
+	const common = keywordStemsOf(keyword);
 	const raw = facts.flatMap((fact) =>
 		fact.quantities.flatMap((quantity, at) =>
 			quantity.kind === 'year' ? [] : [{ fact, quantity, at, ...surroundingsOf(fact, quantity) }]

@@ -1,4 +1,4 @@
-import { contentStemsOf, isStopWord, sentencesOf, stemOf } from '../../text';
+import { contentStemsOf, isStopWord, sentencesOf, stemOf, keywordStemsOf } from '../../text';
 import { NO_EDITS, rulesOf, type GroupEdits } from '../edits';
 import { cutOf, type PageWork, questionKindOf, type QuestionKind } from '../../reading';
 import { isSameQuestion, senseOf, type QuestionSense } from './same-question';
@@ -76,7 +76,7 @@ export function findQuestions(
 	keyword: string,
 	edits: GroupEdits = NO_EDITS.questions
 ): QuestionsFound {
-	const common = new Set(contentStemsOf(keyword));
+	const common = keywordStemsOf(keyword);
 	const passages = passagesOf([...pages, ...notes]);
 	const weightOf = stemWeights(passages, common);
 	const groups: Group[] = [];

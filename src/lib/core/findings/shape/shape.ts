@@ -32,7 +32,7 @@ export interface ShapeSpread extends Spread {
 }
 
 /** The measurable make-up of one article. */
-export function shapeOf(work: PageWork): Shape {
+function shapeOf(work: PageWork): Shape {
 	const { sections, paragraphWords, reading, counts } = work;
 	const firstH2 = sections.findIndex(({ level }) => level === 2);
 	const opening = firstH2 < 0 ? sections.slice(0, 1) : sections.slice(0, firstH2);

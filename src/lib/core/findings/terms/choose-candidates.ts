@@ -1,3 +1,4 @@
+import { leastPagesOf } from '../least-pages';
 import { isEverydayWord } from '../../text';
 import type { PageWork } from '../../reading';
 import type { TermUse } from './term';
@@ -34,7 +35,7 @@ export function preselect(
 	/** Terms that others count for; they stay whatever their own uses. */
 	isMain: (key: string) => boolean
 ): Candidate[] {
-	const leastPages = pages.length <= 3 ? 1 : 2;
+	const leastPages = leastPagesOf(pages.length);
 	const chosen = candidates
 		.filter(
 			({ key, pages: on, count }) =>

@@ -1,3 +1,4 @@
+import { leastPagesOf } from '../least-pages';
 import { indexTerms, isDoingVerb, isStopWord, termKeyOf, verbFormsOf } from '../../text';
 import type { PageWork } from '../../reading';
 import { NO_EDITS, type FindingEdits } from '../edits';
@@ -54,7 +55,7 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 	const index = indexTerms(phrases);
 	const uses = pages.map((page) => usesOn(page, index, chosen.length));
 	const totalWords = pages.reduce((sum, page) => sum + page.words, 0);
-	const leastPages = pages.length <= 3 ? 1 : 2;
+	const leastPages = leastPagesOf(pages.length);
 	const isFixed = (key: string) => fixed.has(key) || variants.has(key);
 	const ranked = chosen
 		.map((candidate, i) => ({

@@ -1,3 +1,4 @@
+import { leastPagesOf } from '../least-pages';
 import { termKeyOf, verbFormsOf } from '../../text';
 import type { PageWork } from '../../reading';
 import type { TermKind } from './term';
@@ -43,7 +44,7 @@ export function foldCandidates(pages: readonly PageWork[]): Candidate[] {
 	);
 	const joinedNames = new Set([...names].map((name) => name.replace(/ /g, '')));
 	// most phrases stand on one page alone; they are passed over before anything is joined
-	const leastPages = pages.length <= 3 ? 1 : 2;
+	const leastPages = leastPagesOf(pages.length);
 	const on = new Map<string, number>();
 	for (const { candidates } of pages)
 		for (const { joined } of candidates) on.set(joined, (on.get(joined) ?? 0) + 1);

@@ -4,7 +4,7 @@ import type { TermUse } from './term';
 import { TERM_LIMITS } from './term-limits';
 
 /** Weight by share of pages and rank; the thresholds are data. */
-export const WEIGHT_THRESHOLDS = {
+const WEIGHT_THRESHOLDS = {
 	must: { share: 0.6, rank: 30 },
 	should: { share: 0.4, rank: 70 }
 } as const;

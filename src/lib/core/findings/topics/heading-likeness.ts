@@ -1,4 +1,4 @@
-import { contentStemsOf, plainWord, stemOf, wordsOf } from '../../text';
+import { contentStemsOf, plainWord, stemOf, wordsOf, keywordStemsOf } from '../../text';
 import { type PageWork, purposesBeside, purposesOf, type Purpose } from '../../reading';
 
 /** A heading of a page that belongs to a topic. */
@@ -53,7 +53,7 @@ export function headingItems(pages: readonly PageWork[], keyword: string): Headi
 	for (const { counts } of documents)
 		for (const stem of counts.keys()) spread.set(stem, (spread.get(stem) ?? 0) + 1);
 	const idf = (stem: string) => Math.log((documents.length + 1) / ((spread.get(stem) ?? 0) + 0.5));
-	const common = new Set(contentStemsOf(keyword));
+	const common = keywordStemsOf(keyword);
 
 	return documents.map(({ page: pageIndex, section: index, counts, ...heading }) => {
 		const page = pages[pageIndex]!;

@@ -10,7 +10,7 @@ type Sections = readonly PlanSection[];
 const DEEPEST = 4;
 
 /** Positions of a section and what stands inside it: `from` included, `to` excluded. */
-export function branchOf(sections: Sections, at: number): { from: number; to: number } {
+function branchOf(sections: Sections, at: number): { from: number; to: number } {
 	const { level } = sections[at]!;
 	let to = at + 1;
 	while (to < sections.length && sections[to]!.level > level && level > 1) to++;

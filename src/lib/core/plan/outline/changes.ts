@@ -1,3 +1,4 @@
+import { leastPagesOf } from '../../findings';
 import type { Findings } from '../../findings';
 import type { Plan } from './outline';
 import { topicsOf } from './section-topics';
@@ -27,7 +28,7 @@ export function changesSince(plan: Plan, findings: Findings): EvidenceChange[] {
 		new Set(basis.questions)
 	];
 	const here = new Set(findings.terms.map(({ key }) => key));
-	const least = findings.pages.length <= 3 ? 1 : 2;
+	const least = leastPagesOf(findings.pages.length);
 	return [
 		...plan.sections.flatMap((section): EvidenceChange[] =>
 			section.headings.length > 0 && topicsOf(section, findings).length === 0

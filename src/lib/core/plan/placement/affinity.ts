@@ -7,7 +7,7 @@ import { topicMatcher } from './match-topics';
  * What each part of an affinity weighs; they sum to one. Set by hiding a page and planning its own
  * outline from the others (docs/METHODS.md).
  */
-export const PART_WEIGHT: Readonly<Record<keyof AffinityParts, number>> = {
+const PART_WEIGHT: Readonly<Record<keyof AffinityParts, number>> = {
 	topic: 0.5,
 	company: 0.14,
 	heading: 0.22,

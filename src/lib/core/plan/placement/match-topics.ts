@@ -11,7 +11,7 @@ export interface TopicMatch {
 }
 
 /** Fit below which a heading speaks of something else; set by hiding pages (docs/METHODS.md). */
-export const MATCH_AT = 0.2;
+const MATCH_AT = 0.2;
 
 /**
  * The topics a heading of any origin speaks of, best first: by the words and purposes of the

@@ -1,6 +1,6 @@
 import { purposesOf } from '../../reading';
 import { type Fact, type FactGroup, type Findings, type NotePassage } from '../../findings';
-import { contentStemsOf } from '../../text';
+import { contentStemsOf, keywordStemsOf } from '../../text';
 import {
 	PLAN_LIMITS,
 	type FactPlacement,
@@ -117,7 +117,7 @@ interface Reading {
 }
 
 function readingOf(section: PlanSection, findings: Findings): Reading {
-	const common = new Set(contentStemsOf(findings.keyword));
+	const common = keywordStemsOf(findings.keyword);
 	const texts = [
 		section.heading,
 		...topicsOf(section, findings).flatMap(({ headings }) => headings.map(({ text }) => text))

@@ -1,4 +1,4 @@
-import type { Findings, Term, Topic } from '../../findings';
+import { leastPagesOf, type Findings, type Term, type Topic } from '../../findings';
 import { termKeyOf } from '../../text';
 import { affinitiesOf, affinityOf } from './affinity';
 import { topicMatcher } from './match-topics';
@@ -201,12 +201,12 @@ function wantedUses(term: Term, keyword: string, longer: readonly string[]): num
 const COMES_BY_ITSELF = 0.4;
 
 /** Placed uses that a section carries. */
-export function roomOf({ budget }: PlanSection): number {
+function roomOf({ budget }: PlanSection): number {
 	return Math.max(1, Math.floor(budget / PLACE_LIMITS.wordsPerUse));
 }
 
 /** Whether the writer lets a term stand in a section. */
-export function mayStand(term: string, section: PlanSection, confined: Plan['confined']): boolean {
+function mayStand(term: string, section: PlanSection, confined: Plan['confined']): boolean {
 	if (section.refused.includes(term)) return false;
 	const only = confined[term];
 	return only === undefined || only.includes(section.id);
@@ -346,7 +346,7 @@ function missingTopics(
 			return (own.length > 0 ? own : spoken.slice(0, 1)).map(({ id }) => id);
 		})
 	);
-	const least = findings.pages.length <= 3 ? 1 : 2;
+	const least = leastPagesOf(findings.pages.length);
 	const open = findings.topics
 		.filter(({ id, pages }) => !covered.has(id) && pages.length >= least)
 		.map((topic) => ({

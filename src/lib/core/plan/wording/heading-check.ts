@@ -1,6 +1,6 @@
 import { EFFORT_RULES } from '../../brief';
 import type { Findings } from '../../findings';
-import { contentStemsOf, countWords } from '../../text';
+import { contentStemsOf, countWords, keywordStemsOf } from '../../text';
 import { containsTerm } from './contains';
 import { type PlanSection, perFindings } from '../outline';
 import { plainOf } from './phrases';
@@ -40,7 +40,7 @@ type HeadingCheck = (heading: string, others: readonly string[]) => HeadingIssue
 /** Makes the check for one set of findings; headings of pages are read once. */
 export const headingChecker = perFindings((findings): HeadingCheck => {
 	// the keyword's words are everybody's
-	const common = new Set(contentStemsOf(findings.keyword));
+	const common = keywordStemsOf(findings.keyword);
 	const ownStems = (text: string) => contentStemsOf(text).filter((stem) => !common.has(stem));
 	const theirs = findings.topics.flatMap(({ headings }) =>
 		headings.map(({ text }) => ({ text, plain: plainOf(text), stems: ownStems(text) }))

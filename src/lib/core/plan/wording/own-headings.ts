@@ -1,6 +1,13 @@
 import { purposesOf, type Purpose } from '../../reading';
 import { type Findings, type Term, type Topic } from '../../findings';
-import { contentStemsOf, countWords, isStopWord, keysOf, termKeyOf } from '../../text';
+import {
+	contentStemsOf,
+	countWords,
+	isStopWord,
+	keysOf,
+	termKeyOf,
+	keywordStemsOf
+} from '../../text';
 import { perFindings } from '../outline';
 import {
 	deedHeadings,
@@ -239,7 +246,7 @@ function verb(name: string, plain: string): string {
 
 /** What the headings of a topic do, those most pages share first; none when they mostly name a thing. */
 function deedsOf(topic: Topic, phrase: string | undefined, keyword: string): Deed[] {
-	const own = new Set(contentStemsOf(keyword));
+	const own = keywordStemsOf(keyword);
 	const found = topic.headings
 		.flatMap(({ text }) => deedOf(text) ?? [])
 		// what the whole article does is no part of it

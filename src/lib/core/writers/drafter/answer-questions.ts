@@ -1,6 +1,6 @@
 import { quantitiesOf } from '../../reading';
 import type { Question } from '../../findings';
-import { contentStemsOf } from '../../text';
+import { contentStemsOf, keywordStemsOf } from '../../text';
 import type { Passage } from './note-material';
 
 /** Words of measure that an answer replaces by its figure. */
@@ -18,7 +18,7 @@ export function bestAnswer(
 	passages: readonly Passage[],
 	keyword: string
 ): Passage | null {
-	const common = new Set(contentStemsOf(keyword));
+	const common = keywordStemsOf(keyword);
 	const asked = [...new Set(contentStemsOf(question.text))].filter(
 		(stem) => !common.has(stem) && !MEASURE_WORDS.has(stem)
 	);

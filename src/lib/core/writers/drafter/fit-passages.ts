@@ -1,6 +1,6 @@
 import type { Findings, Term } from '../../findings';
 import type { PlanSection } from '../../plan';
-import { contentStemsOf, findTerms, type TermIndex } from '../../text';
+import { contentStemsOf, findTerms, type TermIndex, keywordStemsOf } from '../../text';
 import type { Passage } from './note-material';
 
 export interface Fitted {
@@ -19,7 +19,7 @@ export function fitAll(
 	{ index, placed }: { index: TermIndex; placed: ReadonlyMap<Passage, string> }
 ): Map<string, Fitted[]> {
 	const topics = new Map(findings.topics.map((topic) => [topic.id, topic]));
-	const common = new Set(contentStemsOf(findings.keyword));
+	const common = keywordStemsOf(findings.keyword);
 	const spread = new Map<string, number>();
 	for (const { stems } of passages)
 		for (const stem of new Set(stems)) spread.set(stem, (spread.get(stem) ?? 0) + 1);

@@ -1,3 +1,3 @@
 export * from './built-in';
 export * from './draft-material';
-export { Narrator, passagesOf, type DraftNote } from './note-material';
+export { passagesOf, type DraftNote } from './note-material';

@@ -1,67 +1,20 @@
-import type { Element, ElementContent, Text } from 'hast';
-import { countWords } from '../text';
-import type { Block, HeadingLevel, PageLink } from './article';
-import { rawTextOf, stringOf, tidyText } from './html-tree';
-import { noiseOfName } from './noise';
-
-/** A block as found in the markup, before anything is decided about it. */
-export interface RawBlock {
-	readonly block: Block;
-	readonly words: number;
-	/** Words that stand inside links. */
-	readonly linkWords: number;
-	/** Reason found in the markup around it why this is not the article. */
-	readonly noise: string | null;
-	/** Whether all its text is set bold or large, as lines are that stand for a heading. */
-	readonly bold: boolean;
-	/** The elements it stands in, outermost first; the last is the block's own element. */
-	readonly path: readonly Element[];
-	readonly links: readonly Omit<PageLink, 'outward'>[];
-}
-
-interface Context {
-	readonly noise: string | null;
-	readonly path: readonly Element[];
-	/** Inside something that opens on click, where hidden text is still the article. */
-	readonly folds: boolean;
-	readonly inArticle: boolean;
-	/** Words of the whole page, furniture included. */
-	readonly pageWords: number;
-	/** Level of the heading last seen, shared along the walk. */
-	readonly last: { level: number };
-}
-
-const INLINE = new Set(
-	'a abbr acronym b bdi bdo big br cite code data del dfn em font i img ins kbd label mark picture q rp rt ruby s samp small span strike strong sub sup time tt u var wbr button summary'.split(
-		' '
-	)
-);
-
-const CONTAINER_NOISE: Readonly<Record<string, string>> = {
-	nav: 'menu',
-	footer: 'footer',
-	dialog: 'pop-up',
-	menu: 'menu'
-};
-
-const ROLE_NOISE: Readonly<Record<string, string>> = {
-	navigation: 'menu',
-	banner: 'page header',
-	contentinfo: 'footer',
-	complementary: 'side column',
-	search: 'search',
-	dialog: 'pop-up',
-	alertdialog: 'pop-up',
-	menu: 'menu',
-	menubar: 'menu'
-};
-
-const FOLDING =
-	/accordion|faq|collaps|expand|toggle|panel|tab-?(?:content|pane)|answer|q-?and-?a|qna/;
-const HIDDEN_STYLE = /display\s*:\s*none|visibility\s*:\s*hidden/i;
-
-const PROMOTION =
-	/\b(?:buy now|shop now|shop (?:the|our)|order (?:now|today|online)|add to (?:basket|cart|bag)|\d+% off|free (?:delivery|shipping)|use (?:the )?code|special offer|limited time|sale ends|book (?:now|your place)|download (?:our|the|your) free|get a free quote)\b/i;
+import type { Element, ElementContent } from 'hast';
+import { countWords } from '../../text';
+import type { Block, HeadingLevel } from '../article';
+import { rawTextOf, stringOf, tidyText } from '../html-tree';
+import {
+	isBold,
+	isInline,
+	headingText,
+	textIn,
+	hasTag,
+	findTag,
+	imagesIn,
+	linksIn,
+	linkWordsIn
+} from './element-text';
+import { type BlockContext, PROMOTION, contextOf } from './block-context';
+import type { RawBlock } from './raw-block';
 
 /** All blocks of a page in reading order, with what the markup says about them. */
 export function rawBlocksOf(body: Element): RawBlock[] {
@@ -81,7 +34,7 @@ export function rawBlocksOf(body: Element): RawBlock[] {
 	return found;
 }
 
-function walk(parent: Element, context: Context, found: RawBlock[]): void {
+function walk(parent: Element, context: BlockContext, found: RawBlock[]): void {
 	let run: ElementContent[] = [];
 	const flush = () => {
 		if (run.length > 0) addRun(run, context, found);
@@ -98,7 +51,7 @@ function walk(parent: Element, context: Context, found: RawBlock[]): void {
 	flush();
 }
 
-function addElement(element: Element, outer: Context, found: RawBlock[]): void {
+function addElement(element: Element, outer: BlockContext, found: RawBlock[]): void {
 	const context = contextOf(element, outer);
 	const tag = element.tagName;
 	if (stringOf(element.properties.role).toLowerCase() === 'heading') {
@@ -155,80 +108,8 @@ function addElement(element: Element, outer: Context, found: RawBlock[]): void {
 	walk(element, context, found);
 }
 
-function contextOf(element: Element, outer: Context): Context {
-	const { properties, tagName } = element;
-	const names = [properties.className, properties.id, properties.dataTestid, properties.ariaLabel]
-		.map(stringOf)
-		.join(' ');
-	const role = stringOf(properties.role).toLowerCase();
-	const folds = outer.folds || tagName === 'details' || FOLDING.test(names.toLowerCase());
-	const inArticle =
-		outer.inArticle || tagName === 'article' || tagName === 'main' || role === 'main';
-	const hidden =
-		properties.hidden === true ||
-		stringOf(properties.ariaHidden) === 'true' ||
-		HIDDEN_STYLE.test(stringOf(properties.style));
-	// a name on something as large as the page says how the page is laid out, not what it is
-	const named =
-		tagName === 'body' || tagName === 'main' || /^h[1-6]$/.test(tagName)
-			? null
-			: noiseOfName(names);
-	let noise =
-		outer.noise ??
-		CONTAINER_NOISE[tagName] ??
-		(role === 'complementary' && inArticle ? null : ROLE_NOISE[role]) ??
-		named ??
-		(hidden && !folds ? 'hidden on the page' : null);
-	if (noise === null && tagName === 'header' && !inArticle) noise = 'page header';
-	if (noise === null && tagName === 'aside') noise = asideNoise(element, outer.inArticle);
-	if (noise === null && (tagName === 'form' || hasField(element))) {
-		const words = countWords(textIn(element));
-		if (words < (tagName === 'form' ? 80 : 50) && words < 0.3 * outer.pageWords) noise = 'form';
-	}
-	// inside an article, a name that only sounds like furniture does not outweigh long prose
-	if (
-		outer.noise === null &&
-		named !== null &&
-		noise === named &&
-		holdsArticle(element, named, outer.pageWords)
-	)
-		noise = null;
-	return {
-		noise,
-		folds,
-		inArticle,
-		path: [...outer.path, element],
-		pageWords: outer.pageWords,
-		last: outer.last
-	};
-}
-
-/** Asides in an article are often its tips and warnings; elsewhere they are the side column. */
-function asideNoise(element: Element, inArticle: boolean): string | null {
-	const text = textIn(element);
-	if (!inArticle) return 'side column';
-	if (PROMOTION.test(text)) return 'advertisement';
-	return countWords(text) < 12 || linkWordsIn(element) > 0.3 * countWords(text)
-		? 'side note'
-		: null;
-}
-
-/**
- * Names such as "menu-open", "promo" or "cookies-enabled" that sit by accident on what holds
- * the article: most of the page's words, in paragraphs, with few links. Comments may well be
- * longer than the article they follow, so for them the name stands.
- */
-function holdsArticle(element: Element, reason: string, pageWords: number): boolean {
-	if (reason === 'comments') return false;
-	const words = countWords(textIn(element));
-	if (words < 80 || words < 0.35 * pageWords || !hasTag(element, /^p$/)) return false;
-	const isLoose = reason === 'cookie notice' || reason === 'related links' || reason === 'footer';
-	if (isLoose && words < 0.6 * pageWords) return false;
-	return linkWordsIn(element) < 0.25 * words;
-}
-
 /** A paragraph from inline content; two line breaks in a row start a new one. */
-function addRun(run: readonly ElementContent[], context: Context, found: RawBlock[]): void {
+function addRun(run: readonly ElementContent[], context: BlockContext, found: RawBlock[]): void {
 	const only = run.filter(
 		(n) => n.type === 'element' || (n.type === 'text' && n.value.trim() !== '')
 	);
@@ -278,7 +159,7 @@ function splitAtBreaks(run: readonly ElementContent[]): ElementContent[][] {
 	return parts;
 }
 
-function addList(element: Element, context: Context, found: RawBlock[]): void {
+function addList(element: Element, context: BlockContext, found: RawBlock[]): void {
 	const items = element.children.filter(
 		(n): n is Element => n.type === 'element' && n.tagName === 'li'
 	);
@@ -304,10 +185,9 @@ function isOfficeItem({ properties }: Element): boolean {
 		/mso-list\s*:\s*l\d/i.test(stringOf(properties.style))
 	);
 }
-
 const OFFICE_MARK = /^(?:[·•▪■□◦o§Øü*–-]|\(?(\d{1,3}|[a-z]|[ivx]{1,4})[.)])\s+/;
 
-function addOfficeItem(element: Element, context: Context, found: RawBlock[]): void {
+function addOfficeItem(element: Element, context: BlockContext, found: RawBlock[]): void {
 	const text = textIn(element);
 	const item = text.replace(OFFICE_MARK, '');
 	if (item === '') return;
@@ -320,7 +200,7 @@ function addOfficeItem(element: Element, context: Context, found: RawBlock[]): v
 	} else add({ kind: 'list', ordered, items: [item] }, element, context, found);
 }
 
-function addDefinitions(element: Element, context: Context, found: RawBlock[]): void {
+function addDefinitions(element: Element, context: BlockContext, found: RawBlock[]): void {
 	const pairs: { term: string; text: string }[] = [];
 	const stack = [...element.children];
 	while (stack.length > 0) {
@@ -346,7 +226,7 @@ function addDefinitions(element: Element, context: Context, found: RawBlock[]): 
 	if (items.length > 0) add({ kind: 'list', ordered: false, items }, element, context, found);
 }
 
-function addTable(element: Element, context: Context, found: RawBlock[]): void {
+function addTable(element: Element, context: BlockContext, found: RawBlock[]): void {
 	const rows: Element[] = [];
 	collectRows(element, rows);
 	const cells = rows.map((row) =>
@@ -388,7 +268,7 @@ function collectRows(element: Element, rows: Element[]): void {
 	}
 }
 
-function addFigure(element: Element, context: Context, found: RawBlock[]): void {
+function addFigure(element: Element, context: BlockContext, found: RawBlock[]): void {
 	const caption = findTag(element, 'figcaption');
 	const image = imagesIn(element)[0];
 	const block: Block = {
@@ -400,7 +280,7 @@ function addFigure(element: Element, context: Context, found: RawBlock[]): void 
 	if (block.src || block.caption) add(block, element, context, found);
 }
 
-function addImage(image: Element, context: Context, found: RawBlock[]): void {
+function addImage(image: Element, context: BlockContext, found: RawBlock[]): void {
 	const alt = tidyText(stringOf(image.properties.alt));
 	const src = sourceOf(image);
 	const tiny = Number(image.properties.width) > 0 && Number(image.properties.width) < 60;
@@ -415,7 +295,7 @@ function sourceOf(image: Element): string {
 }
 
 /** `details` whose summary asks and whose body is plain text is a question with its answer. */
-function addDetails(element: Element, context: Context, found: RawBlock[]): void {
+function addDetails(element: Element, context: BlockContext, found: RawBlock[]): void {
 	const summary = findTag(element, 'summary');
 	const title = summary ? textIn(summary) : '';
 	const rest: Element = {
@@ -453,7 +333,7 @@ function endSentence(text: string): string {
 function add(
 	block: Block,
 	element: Element,
-	context: Context,
+	context: BlockContext,
 	found: RawBlock[],
 	own?: Element
 ): void {
@@ -493,128 +373,4 @@ function textOfBlock(block: Block): string {
 		default:
 			return block.text;
 	}
-}
-
-const fieldInside = new WeakMap<Element, boolean>();
-
-/** Whether something is to be typed in inside an element. */
-function hasField(element: Element): boolean {
-	let has = fieldInside.get(element);
-	if (has === undefined) {
-		has =
-			element.properties.dataField === true ||
-			element.children.some((child) => child.type === 'element' && hasField(child));
-		fieldInside.set(element, has);
-	}
-	return has;
-}
-
-const BOLD_STYLE = /font-weight\s*:\s*(?:bold|[6-9]00)/i;
-
-function isBold(element: Element): boolean {
-	return element.children.every((child) => {
-		if (child.type !== 'element') return child.type !== 'text' || child.value.trim() === '';
-		const { tagName, properties } = child;
-		// some editors wrap all they copy in a bold tag that is set to normal
-		const isNormal = /font-weight\s*:\s*(?:normal|400)/i.test(stringOf(properties.style));
-		if (/^(?:b|strong|br|img)$/.test(tagName) && !isNormal) return true;
-		if (tagName === 'font' && Number(properties.size) >= 4) return true;
-		if (BOLD_STYLE.test(stringOf(properties.style))) return true;
-		return child.children.length > 0 && isBold(child);
-	});
-}
-
-const blockInside = new WeakMap<Element, boolean>();
-
-/** Whether an element runs inside a line of text: an inline tag without a block inside. */
-function isInline(element: Element): boolean {
-	return INLINE.has(element.tagName) && !hasBlockInside(element);
-}
-
-function hasBlockInside(element: Element): boolean {
-	let has = blockInside.get(element);
-	if (has === undefined) {
-		has = element.children.some(
-			(child) => child.type === 'element' && (!INLINE.has(child.tagName) || hasBlockInside(child))
-		);
-		blockInside.set(element, has);
-	}
-	return has;
-}
-
-const HEADING_EXTRA =
-	/^(?:[#¶§🔗[\]|\s]*|\[?\s*(?:edit|edit source|copy link|permalink|link to this .*|direct link to .*|anchor)\s*\]?)$/iu;
-
-/** Text of a heading without its marks for linking and editing. */
-function headingText(element: Element): string {
-	const children = element.children.filter(
-		(child) =>
-			child.type !== 'element' ||
-			hasTag(child, /^img$/) ||
-			textIn(child) === '' ||
-			!HEADING_EXTRA.test(textIn(child))
-	);
-	return textIn({ ...element, children });
-}
-
-function textIn(element: Element): string {
-	return tidyText(spacedText(element.children));
-}
-
-/** Text with spaces where blocks meet, so that words of neighbours do not run together. */
-function spacedText(nodes: readonly ElementContent[]): string {
-	let text = '';
-	for (const node of nodes) {
-		if (node.type === 'text') text += (node as Text).value;
-		else if (node.type === 'element') {
-			// reference marks such as [1] are not words of the sentence
-			if (node.tagName === 'sup' && /^\[?\d{1,3}\]?$/.test(rawTextOf(node).trim())) continue;
-			const apart = node.tagName === 'br' || !INLINE.has(node.tagName);
-			text += apart ? ` ${spacedText(node.children)} ` : spacedText(node.children);
-		}
-	}
-	return text;
-}
-
-function elementsIn(element: Element): Element[] {
-	const found: Element[] = [];
-	const stack = [...element.children].reverse();
-	while (stack.length > 0) {
-		const node = stack.pop()!;
-		if (node.type !== 'element') continue;
-		found.push(node);
-		for (let i = node.children.length - 1; i >= 0; i--) stack.push(node.children[i]!);
-	}
-	return found;
-}
-
-function hasTag(element: Element, tag: RegExp): boolean {
-	return elementsIn(element).some(({ tagName }) => tag.test(tagName));
-}
-
-function findTag(element: Element, tag: string): Element | undefined {
-	return elementsIn(element).find(({ tagName }) => tagName === tag);
-}
-
-function imagesIn(element: Element): Element[] {
-	return elementsIn(element).filter(({ tagName }) => tagName === 'img');
-}
-
-function anchorsIn(element: Element): Element[] {
-	const inside = elementsIn(element).filter(({ tagName }) => tagName === 'a');
-	return element.tagName === 'a' ? [element, ...inside] : inside;
-}
-
-function linksIn(element: Element): Omit<PageLink, 'outward'>[] {
-	return anchorsIn(element)
-		.map((anchor) => ({ text: textIn(anchor), href: stringOf(anchor.properties.href) }))
-		.filter(({ text, href }) => text !== '' && href !== '' && !href.startsWith('#'));
-}
-
-function linkWordsIn(element: Element): number {
-	return anchorsIn(element).reduce(
-		(sum, anchor) =>
-			anchor.properties.href === undefined ? sum : sum + countWords(textIn(anchor)),
-		0
-	);
 }

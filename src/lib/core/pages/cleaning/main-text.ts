@@ -2,7 +2,7 @@ import { Readability } from '@mozilla/readability';
 import type { Element, ElementContent, Text } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import { parseHTML } from 'linkedom/worker';
-import { rawTextOf, stringOf } from './html-tree';
+import { rawTextOf, stringOf } from '../html-tree';
 
 /**
  * What the library is given of one page. Its work grows faster than the page, so that beyond

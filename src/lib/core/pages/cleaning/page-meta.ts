@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import type { HtmlTree } from './html-tree';
-import { rawTextOf, stringOf, tidyText } from './html-tree';
+import type { HtmlTree } from '../html-tree';
+import { rawTextOf, stringOf, tidyText } from '../html-tree';
 
 /** What a page says about itself outside its text. Unknown values are empty. */
 export interface PageMeta {

@@ -1,6 +1,6 @@
 import type { Element } from 'hast';
-import { textOf, type PageBlock } from './article';
-import { rawTextOf, stringOf, tidyText } from './html-tree';
+import { textOf, type PageBlock } from '../article';
+import { rawTextOf, stringOf, tidyText } from '../html-tree';
 
 /** Who wrote a page and when, as the page shows it. Unknown values are empty. */
 export interface PageCredits {
@@ -37,7 +37,7 @@ export function creditsOf(body: Element, blocks: readonly PageBlock[]): PageCred
 }
 
 /** The first date in a line as YYYY-MM-DD; empty when there is none. English month names. */
-export function dateIn(line: string): string {
+function dateIn(line: string): string {
 	const iso = ISO.exec(line);
 	if (iso) return iso[0];
 	const dayFirst = DAY_FIRST.exec(line);

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cleanPage } from './clean-page';
-import { keptBlocksOf, textOf, type Block } from './article';
+import { keptBlocksOf, textOf, type Block } from '../article';
 import {
 	cleanedOf,
 	headingRecall,
 	readLayouts,
 	wordMatch
-} from '../../../../tests/support/layouts';
+} from '../../../../../tests/support/layouts';
 
 const layouts = readLayouts();
 const scored = layouts.map((layout) => {

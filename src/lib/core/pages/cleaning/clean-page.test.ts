@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { cleanPage } from './clean-page';
-import { fitPartsOf, judgePage } from './page-kind';
-import { keptBlocksOf, sectionsOf, textOf, type Article } from './article';
-import { readText } from './read-text';
+import { fitPartsOf, judgePage } from '../page-kind';
+import { keptBlocksOf, sectionsOf, textOf, type Article } from '../article';
+import { readText } from '../read-text';
 
 const LONG =
 	'A wall of this kind stands because every stone rests on two below it, and because both faces lean inwards, and so the weight has nowhere to go but down into the ground.';

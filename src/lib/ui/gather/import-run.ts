@@ -1,119 +1,26 @@
-import { andList } from '$lib/core/text';
-import { readClientFile, readLinkMap } from '$lib/core/clients';
-import {
-	phraseKeyOf,
-	readResultsList,
-	type PhraseNote,
-	type RankedResult
-} from '$lib/core/keywords';
-import type { NoteKind } from '$lib/core/notes';
-import {
-	addressKeyOf,
-	alikePagesOf,
-	isSamePage,
-	struckBy,
-	textOf,
-	type ResultPlace,
-	type StrikeRule
-} from '$lib/core/pages';
+import { phraseKeyOf, type RankedResult } from '$lib/core/keywords';
+import { alikePagesOf, isSamePage, textOf } from '$lib/core/pages';
 import { FETCH_LIMITS } from '$lib/core/services';
-import { changeAssignment } from '$lib/data/assignments';
-import {
-	addClient,
-	listClients,
-	putClient,
-	putLinks,
-	readLinks,
-	takeClient
-} from '$lib/data/clients';
-import {
-	db,
-	type Assignment,
-	type AwaitedPage,
-	type Note,
-	type Page,
-	type PageSource
-} from '$lib/data/db';
-import { notePhrases, notesFor, putBackNotes } from '$lib/data/keywords';
+import { andList } from '$lib/core/text';
+import type { Assignment, AwaitedPage, Note, Page, PageSource } from '$lib/data/db';
+import { notesFor } from '$lib/data/keywords';
 import { changeEvidence, listNotes, listPages, nextOrder, readEvidence } from '$lib/data/pages';
 import { fetchPage } from '$lib/services/pages';
-import {
-	analysis,
-	type FileAim,
-	type FileRead,
-	type Incoming,
-	type Progress
-} from '$lib/workers/client';
+import { analysis, type FileAim, type FileRead, type Incoming } from '$lib/workers/client';
 import { history, type Step } from '../frame/history.svelte';
-
-export interface NamedBytes {
-	readonly name: string;
-	readonly bytes: Uint8Array;
-}
-
-/** A page to be fetched. */
-export interface WantedAddress {
-	readonly address: string;
-	readonly title: string;
-	readonly result: ResultPlace | null;
-	/** The row it had while it had not come in, when it is asked for again. */
-	readonly awaited?: string;
-}
-
-export interface NewNote {
-	readonly name: string;
-	readonly kind: NoteKind;
-	readonly text: string;
-}
-
-/** What is to be brought in with one step. */
-export interface Delivery {
-	readonly files?: readonly (File | NamedBytes)[];
-	/** Where the files were meant to go. */
-	readonly aim?: FileAim;
-	readonly pages?: readonly Incoming[];
-	readonly notes?: readonly NewNote[];
-	readonly addresses?: readonly WantedAddress[];
-}
-
-export interface NamedReason {
-	readonly name: string;
-	readonly reason: string;
-}
-
-/** What came of one import. */
-export interface ImportReport {
-	readonly pages: readonly Page[];
-	readonly notes: readonly Note[];
-	/** Addresses that did not come in and keep their row. */
-	readonly awaited: readonly AwaitedPage[];
-	/** Titles of pages that took the place of older ones. */
-	readonly replaced: readonly string[];
-	/** What else came: links, a client's profile, results. */
-	readonly others: readonly string[];
-	readonly failed: readonly NamedReason[];
-	readonly skipped: readonly NamedReason[];
-	/** What was put right on the way. */
-	readonly remarks: readonly NamedReason[];
-	readonly isCancelled: boolean;
-}
-
-/** A page that is here already. */
-export interface Repeat {
-	readonly incoming: Page;
-	readonly here: Page;
-}
-export const REPEAT_CHOICES = ['replace', 'keep', 'leave'] as const;
-export type RepeatChoice = (typeof REPEAT_CHOICES)[number];
-
-export interface ImportOptions {
-	/** No notice, for work that announces itself. */
-	readonly isQuiet?: boolean;
-	readonly onProgress?: (progress: Progress & { readonly name: string }) => void;
-	readonly signal?: AbortSignal;
-	/** Asked once for all pages that are here already; without it both are kept. */
-	readonly onRepeats?: (repeats: readonly Repeat[]) => Promise<readonly RepeatChoice[]>;
-}
+import { countOf } from '../parts/count-of';
+import type {
+	Delivery,
+	ImportOptions,
+	ImportReport,
+	NamedBytes,
+	NamedReason,
+	NewNote,
+	Repeat,
+	WantedAddress
+} from './import-report';
+import { takeClientFile, takeLinks, takeResults, type OtherRead } from './other-files';
+import { placeOf, plainName, struckByAll, titleOf } from './page-place';
 
 /** A share of words from which a second page only repeats the first, and is proposed aside. */
 const REPEATS_FROM = 0.8;
@@ -129,17 +36,17 @@ export async function importEvidence(
 ): Promise<ImportReport> {
 	const [here, notes] = await Promise.all([listPages(assignment.id), listNotes(assignment.id)]);
 	const [ranked] = await notesFor(assignment.client ?? '', [phraseKeyOf(assignment.keyword)]);
-	const desk = new Desk(
+	const run = new ImportRun(
 		assignment,
 		{ here, texts: new Set(notes.map(({ text }) => text)), ranked: ranked?.results?.list ?? [] },
 		await nextOrder(assignment.id),
 		options
 	);
-	await desk.takeFiles(delivery.files ?? [], delivery.aim ?? 'any');
-	desk.takeNotes(delivery.notes ?? []);
-	await desk.takePages(delivery.pages ?? []);
-	await desk.takeAddresses(delivery.addresses ?? []);
-	return desk.finish();
+	await run.takeFiles(delivery.files ?? [], delivery.aim ?? 'any');
+	run.takeNotes(delivery.notes ?? []);
+	await run.takePages(delivery.pages ?? []);
+	await run.takeAddresses(delivery.addresses ?? []);
+	return run.finish();
 }
 
 /** What an import is compared with. */
@@ -152,7 +59,7 @@ interface Known {
 }
 
 /** One import while it is under way. */
-class Desk {
+class ImportRun {
 	readonly #sources = new Map<string, PageSource>();
 	readonly #pages: Page[] = [];
 	readonly #notes: Note[] = [];
@@ -209,12 +116,19 @@ class Desk {
 				this.#skipped.push({ name: read.name, reason: read.reason });
 				return;
 			case 'links':
-				return this.#takeLinks(read.name, read.text);
+				return this.#takeOther(read.name, await takeLinks(this.assignment, read.text));
 			case 'client':
-				return this.#takeClient(read.text);
+				return this.#takeOther(read.name, await takeClientFile(this.assignment, read.text));
 			case 'results':
-				return this.#takeResults(read.name, read.text);
+				return this.#takeOther(read.name, await takeResults(this.assignment, read.text));
 		}
+	}
+
+	#takeOther(name: string, read: OtherRead): void {
+		for (const reason of read.remarks) this.#remarks.push({ name, reason });
+		if (read.kind === 'taken') this.#others.push({ said: read.said, step: read.step });
+		else
+			(read.kind === 'failed' ? this.#failed : this.#skipped).push({ name, reason: read.reason });
 	}
 
 	takeNotes(notes: readonly NewNote[]): void {
@@ -443,133 +357,4 @@ class Desk {
 		if (this.options.signal?.aborted) this.#isCancelled = true;
 		return this.#isCancelled;
 	}
-
-	async #takeLinks(name: string, text: string): Promise<void> {
-		const client = this.assignment.client;
-		const known = client ? await db.clients.get(client) : null;
-		if (!client || !known) {
-			this.#failed.push({
-				name,
-				reason:
-					'a link map belongs to a client, and this assignment has none; name one in the brief'
-			});
-			return;
-		}
-		const { links, rejected } = readLinkMap(text);
-		const before = await readLinks(client);
-		const keys = new Set(
-			before.map(({ phrase, address }) => `${phrase.toLowerCase()}\n${address}`)
-		);
-		const fresh = links.filter(
-			({ phrase, address }) => !keys.has(`${phrase.toLowerCase()}\n${address}`)
-		);
-		if (rejected.length > 0)
-			this.#remarks.push({
-				name,
-				reason: `${countOf(rejected.length, 'line')} of it hold no link`
-			});
-		if (fresh.length === 0) {
-			this.#skipped.push({ name, reason: `${known.name} has all its links already` });
-			return;
-		}
-		this.#others.push({
-			said: `${countOf(fresh.length, 'link')} for ${known.name}`,
-			step: {
-				redo: () => putLinks(client, [...before, ...fresh]),
-				undo: () => putLinks(client, before)
-			}
-		});
-	}
-
-	/** The profile becomes that of this assignment's client, with its facts and links. */
-	async #takeClient(text: string): Promise<void> {
-		const read = readClientFile(text);
-		if (read.kind !== 'read') return;
-		const assignment = this.assignment.id;
-		const tie = this.assignment.client;
-		const known = (await listClients()).find(({ name }) => name === read.client.name);
-		const linksBefore = known ? await readLinks(known.id) : [];
-		let made: string | null = null;
-		this.#others.push({
-			said: `the profile of ${read.client.name}`,
-			step: {
-				redo: async () => {
-					if (known)
-						await putClient(
-							{ ...known, ...read.client, updatedAt: Date.now() },
-							read.links.length > 0 ? [...read.links] : linksBefore
-						);
-					else made = (await addClient(read.client, read.links)).id;
-					await changeAssignment(assignment, { client: known?.id ?? made });
-				},
-				undo: async () => {
-					await changeAssignment(assignment, { client: tie });
-					if (known) await putClient(known, linksBefore);
-					else if (made) await takeClient(made);
-				}
-			}
-		});
-	}
-
-	async #takeResults(name: string, text: string): Promise<void> {
-		const read = readResultsList(text);
-		if (read.kind !== 'read') return;
-		const scope = this.assignment.client ?? '';
-		const notes = read.lists.map(({ phrase, results }): PhraseNote => ({
-			key: phraseKeyOf(phrase === '' ? this.assignment.keyword : phrase),
-			results: { list: results, origin: 'imported' }
-		}));
-		const keys = notes.map(({ key }) => key);
-		const before = await notesFor(scope, keys);
-		const all = read.lists.reduce((sum, { results }) => sum + results.length, 0);
-		if (read.rejected.length > 0)
-			this.#remarks.push({
-				name,
-				reason: `${countOf(read.rejected.length, 'line')} of it could not be read`
-			});
-		this.#others.push({
-			said: countOf(all, 'result'),
-			step: {
-				redo: () => notePhrases(scope, notes),
-				undo: () => putBackNotes(scope, keys, before)
-			}
-		});
-	}
-}
-
-/** All positions that rules strike on a page, in order. */
-function struckByAll(rules: readonly StrikeRule[], article: Page['article']): number[] {
-	return [...new Set(rules.flatMap((rule) => struckBy(rule, article)))].sort((a, b) => a - b);
-}
-
-/** Where a page stands among those that rank: told by its address, else by its title. */
-function placeOf(article: Page['article'], ranked: readonly RankedResult[]): ResultPlace | null {
-	const plain = (text: string) =>
-		text
-			.toLowerCase()
-			.replace(/[^\p{L}\p{N}]+/gu, ' ')
-			.trim();
-	const key = addressKeyOf(article.address);
-	const title = plain(article.title);
-	const found =
-		key !== ''
-			? ranked.find(({ address }) => addressKeyOf(address) === key)
-			: ranked.find((result) => title !== '' && plain(result.title) === title);
-	return found
-		? { position: found.position, strength: found.strength, kind: found.kind ?? '' }
-		: null;
-}
-
-/** A note is known by its own title where it has one. */
-function titleOf(text: string, name: string): string {
-	const heading = /^#\s+(.{2,120})$/m.exec(text);
-	return heading ? heading[1]!.trim() : plainName(name);
-}
-
-function plainName(name: string): string {
-	return name.replace(/\.(?:md|markdown|txt|text|srt|vtt|sbv|docx|pdf)$/i, '');
-}
-
-export function countOf(n: number, thing: string, things = `${thing}s`): string {
-	return `${n} ${n === 1 ? thing : things}`;
 }

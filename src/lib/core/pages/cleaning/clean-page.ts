@@ -1,11 +1,12 @@
-import { countWords } from '../text';
-import type { Article, PageBlock, PageLink } from './article';
+import { countWords } from '../../text';
+import type { Article, PageBlock, PageLink } from '../article';
 import { decideBlocks } from './decide-blocks';
 import { creditsOf } from './page-credits';
-import { parseHtml, tidyText } from './html-tree';
+import { parseHtml, tidyText } from '../html-tree';
 import { mainTextElementsOf } from './main-text';
 import { pageMetaOf, titleWithoutSite, type PageMeta } from './page-meta';
-import { rawBlocksOf, type RawBlock } from './raw-blocks';
+import { rawBlocksOf } from './raw-blocks';
+import { type RawBlock } from './raw-block';
 
 /** What came of cleaning: an article, or the reason why there is none. */
 export type CleanResult =

@@ -1,0 +1,66 @@
+import type { Element } from 'hast';
+import type { RawBlock } from './raw-block';
+
+/**
+ * The innermost element that holds at least 85% of the words the library kept. When the
+ * library found nothing, or less than 45% of the page's prose, the page's own `article` or
+ * `main` decides, else the innermost element with 85% of the prose.
+ */
+export function articleRootOf(
+	raw: readonly RawBlock[],
+	noise: readonly (string | null)[],
+	kept: ReadonlySet<Element>
+): Element {
+	const prose = raw.filter((block, i) => noise[i] === null && block.linkWords <= 0.5 * block.words);
+	const byLibrary = prose.filter(({ path }) =>
+		path.some((element, depth) => depth > 0 && kept.has(element))
+	);
+	const sum = (blocks: readonly RawBlock[]) =>
+		blocks.reduce((words, block) => words + block.words, 0);
+	const all = sum(prose);
+	const body = raw[0]?.path[0] ?? {
+		type: 'element',
+		tagName: 'body',
+		properties: {},
+		children: []
+	};
+	if (all === 0) return body;
+	if (sum(byLibrary) >= 0.45 * all) {
+		const root = innermost(byLibrary, 0.85);
+		if (sum(prose.filter(({ path }) => path.includes(root))) >= 0.45 * all) return root;
+	}
+	const marked = innermostTagged(prose, all);
+	return marked ?? innermost(prose, 0.85) ?? body;
+}
+
+function innermostTagged(prose: readonly RawBlock[], all: number): Element | null {
+	const words = new Map<Element, number>();
+	for (const block of prose) {
+		for (const element of block.path) {
+			if (element.tagName === 'article' || element.tagName === 'main') {
+				words.set(element, (words.get(element) ?? 0) + block.words);
+			}
+		}
+	}
+	let best: Element | null = null;
+	for (const [element, n] of words) if (n >= 0.6 * all) best = element;
+	return best;
+}
+
+function innermost(blocks: readonly RawBlock[], share: number): Element {
+	const words = new Map<Element, number>();
+	const depth = new Map<Element, number>();
+	let total = 0;
+	for (const block of blocks) {
+		total += block.words;
+		block.path.forEach((element, at) => {
+			words.set(element, (words.get(element) ?? 0) + block.words);
+			depth.set(element, at);
+		});
+	}
+	let best = blocks[0]!.path[0]!;
+	for (const [element, n] of words) {
+		if (n >= share * total && depth.get(element)! > depth.get(best)!) best = element;
+	}
+	return best;
+}

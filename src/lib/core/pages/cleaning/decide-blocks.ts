@@ -1,0 +1,66 @@
+import type { Element } from 'hast';
+import type { PageBlock } from '../article';
+import type { RawBlock } from './raw-block';
+import { isIntroduction, whereOf } from './block-look';
+import { trustedNoise, boxNoise, ownNoise, zoneNoise } from './block-noise';
+import { articleRootOf } from './article-root';
+import {
+	titleIn,
+	dropLinesAroundTitle,
+	dropStrayLines,
+	dropTail,
+	dropEmptyHeadings,
+	headingLevels
+} from './title-and-lines';
+
+/**
+ * Decides for every block of a page whether it belongs to the article, in the order of reading.
+ *
+ * First the markup and the wording speak for each block, then its neighbours: boxes of links,
+ * forms, lines that nothing follows. The container of the article comes from what the readability
+ * library kept; what stands between the title and that container is an introduction.
+ *
+ * @param kept elements the readability library kept
+ */
+export function decideBlocks(
+	raw: readonly RawBlock[],
+	kept: ReadonlySet<Element>,
+	titleTag: string
+): PageBlock[] {
+	const inZone = zoneNoise(raw);
+	const inBox = boxNoise(raw);
+	const named = trustedNoise(raw);
+	const noise = raw.map((block, i) => named[i] ?? inZone[i] ?? inBox[i] ?? ownNoise(block));
+	const root = articleRootOf(raw, noise, kept);
+	const inRoot = raw.map((block) => block.path.includes(root));
+	const first = inRoot.findIndex((is, i) => is && noise[i] === null);
+	const titleAt = titleIn(raw, noise, first, titleTag);
+	const dropped = raw.map((block, i): string | null => {
+		if (i === titleAt && i <= Math.max(first, 0)) return null;
+		if (noise[i] !== null) return noise[i]!;
+		if (inRoot[i]) return null;
+		// an introduction between the title and the container of the article
+		if (titleAt >= 0 && i > titleAt && i < first && isIntroduction(block)) return null;
+		return 'outside the article';
+	});
+	const before = [...dropped];
+	dropLinesAroundTitle(raw, dropped, titleAt);
+	dropStrayLines(raw, dropped);
+	dropTail(raw, dropped);
+	dropEmptyHeadings(raw, dropped, titleAt);
+	// a page of nothing but short lines is what it is
+	if (raw.every(({ block }, i) => dropped[i] !== null || block.kind === 'heading'))
+		before.forEach((reason, i) => (dropped[i] = reason));
+	const levels = headingLevels(raw, dropped, titleAt);
+	return raw.map(({ block, path }, i): PageBlock => {
+		const level = levels.get(i);
+		return {
+			block:
+				level !== undefined && block.kind === 'paragraph'
+					? { kind: 'heading', level, text: block.text }
+					: block,
+			dropped: dropped[i]!,
+			where: whereOf(path)
+		};
+	});
+}

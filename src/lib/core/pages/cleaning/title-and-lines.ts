@@ -1,0 +1,161 @@
+import { contentStemsOf } from '../../text';
+import type { HeadingLevel } from '../article';
+import type { RawBlock } from './raw-block';
+import { LEAD, namesOf, isSentence, isSubstance, isHome } from './block-look';
+
+/** The block that is the page's title: a first-level heading, else a line that says the same. */
+export function titleIn(
+	raw: readonly RawBlock[],
+	noise: readonly (string | null)[],
+	first: number,
+	titleTag: string
+): number {
+	const canBe = (i: number) => noise[i] === null || noise[i] === 'page header';
+	const marked = raw.findIndex(
+		(block, i) => canBe(i) && !block.links.some(isHome) && isTitle(block, titleTag)
+	);
+	if (marked >= 0) return marked;
+	const wanted = new Set(contentStemsOf(titleTag));
+	if (wanted.size < 2) return -1;
+	return raw.findIndex(({ block, links }, i) => {
+		if (!canBe(i) || links.some(isHome) || i > Math.max(first, 0)) return false;
+		if (block.kind !== 'heading' && !(block.kind === 'paragraph' && raw[i]!.bold)) return false;
+		const stems = contentStemsOf(block.text);
+		const shared = stems.filter((stem) => wanted.has(stem)).length;
+		return shared >= 2 && shared >= 0.7 * stems.length;
+	});
+}
+
+const DATED =
+	/\b(?:\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|(?:19|20)\d\d|\d+\s*(?:min|minute|hour|day|week|month|year)s?\b)/i;
+const CREDITED = /^(?:by|words|text|story|von|par|por|di|door|af)\b[:\s]|\s[|·•—–]\s/i;
+
+/** Names, dates and reading times between the title and the first prose. */
+export function dropLinesAroundTitle(
+	raw: readonly RawBlock[],
+	dropped: (string | null)[],
+	titleAt: number
+): void {
+	const start = Math.max(
+		0,
+		titleAt >= 0 ? titleAt : dropped.findIndex((reason) => reason === null)
+	);
+	for (let i = start; i < raw.length; i++) {
+		const { block, words, linkWords, path } = raw[i]!;
+		if (dropped[i] !== null || i === titleAt) continue;
+		if (block.kind === 'figure') continue;
+		if (block.kind === 'list' && words < 16 && block.items.some((item) => DATED.test(item))) {
+			dropped[i] = 'author box';
+			continue;
+		}
+		if (block.kind === 'heading' || isSubstance(raw[i]!)) {
+			// a headed part or prose: the article has begun
+			if (block.kind !== 'heading' || i > start + 1) return;
+			continue;
+		}
+		if (block.kind !== 'paragraph' || LEAD.test(namesOf(path)) || raw[i]!.bold) continue;
+		const isShort = words <= 4 && !isSentence(block);
+		if (
+			isShort ||
+			(words < 16 && (DATED.test(block.text) || CREDITED.test(block.text) || linkWords > 0))
+		)
+			dropped[i] = 'author box';
+	}
+}
+
+/** Lines of a few words that open nothing: counters, buttons, labels. */
+export function dropStrayLines(raw: readonly RawBlock[], dropped: (string | null)[]): void {
+	for (let i = 0; i < raw.length; i++) {
+		const { block, words } = raw[i]!;
+		if (dropped[i] !== null || block.kind !== 'paragraph' || words > 4) continue;
+		if (isSentence(block) || raw[i]!.path.at(-1)?.tagName === 'caption') continue;
+		if (/^\d+[.)]?$/.test(block.text)) {
+			dropped[i] = 'page furniture';
+			continue;
+		}
+		const next = raw.slice(i + 1, i + 3).find((_, k) => dropped[i + 1 + k] === null);
+		const opens =
+			next !== undefined &&
+			(isSubstance(next) || next.block.kind === 'figure' || next.block.kind === 'heading');
+		const isOwnLine = raw[i]!.path.at(-1)?.tagName === 'p' || raw[i]!.bold;
+		if (!opens || (!isOwnLine && next.block.kind === 'heading')) dropped[i] = 'page furniture';
+	}
+}
+
+/** What stands after the last of the prose and is no prose itself. */
+export function dropTail(raw: readonly RawBlock[], dropped: (string | null)[]): void {
+	for (let i = raw.length - 1; i >= 0; i--) {
+		if (dropped[i] !== null) continue;
+		const { block } = raw[i]!;
+		if (isSubstance(raw[i]!) || block.kind === 'figure' || block.kind === 'heading') return;
+		const before = raw[keptFrom(dropped, i - 1, -1)];
+		// a short answer right under its heading
+		if (before?.block.kind === 'heading' && isSentence(block)) return;
+		dropped[i] = 'page furniture';
+	}
+}
+
+/** Position of the nearest block that is kept, from a position on; outside the list when there is none. */
+function keptFrom(dropped: readonly (string | null)[], start: number, step: 1 | -1): number {
+	let at = start;
+	while (at >= 0 && at < dropped.length && dropped[at] !== null) at += step;
+	return at;
+}
+
+/** Headings under which everything went, such as one over a list of links. */
+export function dropEmptyHeadings(
+	raw: readonly RawBlock[],
+	dropped: (string | null)[],
+	titleAt: number
+): void {
+	for (let i = raw.length - 1; i >= 0; i--) {
+		const { block } = raw[i]!;
+		if (dropped[i] !== null || block.kind !== 'heading' || i === titleAt) continue;
+		let went = 0;
+		let isEmpty = true;
+		for (let k = i + 1; k < raw.length; k++) {
+			const next = raw[k]!;
+			if (dropped[k] === null) {
+				isEmpty = next.block.kind === 'heading' && next.block.level <= block.level;
+				break;
+			}
+			if (next.block.kind === 'heading' && next.block.level <= block.level && went > 0) break;
+			went++;
+		}
+		if (isEmpty && went > 0) dropped[i] = 'heading of what was dropped';
+	}
+}
+
+/**
+ * On pages that set their headings as bold lines, those lines are headings. Told by a line all
+ * in bold before prose, and by hardly any real headings.
+ */
+export function headingLevels(
+	raw: readonly RawBlock[],
+	dropped: readonly (string | null)[],
+	titleAt: number
+): Map<number, HeadingLevel> {
+	const levels = new Map<number, HeadingLevel>();
+	const title = raw[titleAt];
+	if (title?.block.kind === 'paragraph') levels.set(titleAt, 1);
+	const real = raw.filter(
+		({ block }, i) => dropped[i] === null && block.kind === 'heading' && i !== titleAt
+	).length;
+	if (real > 1) return levels;
+	for (const [i, { block, bold, words }] of raw.entries()) {
+		if (dropped[i] !== null || !bold || i === titleAt || block.kind !== 'paragraph') continue;
+		if (words > 12 || /[.!:;,]$/.test(block.text)) continue;
+		const next = raw[keptFrom(dropped, i + 1, 1)];
+		if (next && isSubstance(next)) levels.set(i, 2);
+	}
+	return levels;
+}
+
+function isTitle({ block }: RawBlock, titleTag: string): boolean {
+	if (block.kind !== 'heading' || block.level !== 1) return false;
+	const title = new Set(contentStemsOf(titleTag));
+	const stems = contentStemsOf(block.text);
+	return (
+		title.size === 0 || stems.filter((stem) => title.has(stem)).length >= Math.min(2, stems.length)
+	);
+}
