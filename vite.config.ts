@@ -1,4 +1,5 @@
 import { sveltekit } from '@sveltejs/kit/vite';
+import { svelteTesting } from '@testing-library/svelte/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
@@ -53,9 +54,29 @@ export default defineConfig({
 		]
 	},
 	test: {
-		environment: 'node',
 		// whole findings are made in tests, and machines differ; a test that hangs is still found
 		testTimeout: 30_000,
-		include: ['src/**/*.test.ts', 'scripts/**/*.test.ts', 'tests/support/**/*.test.ts']
+		projects: [
+			{
+				extends: true,
+				test: {
+					name: 'node',
+					environment: 'node',
+					include: ['src/**/*.test.ts', 'scripts/**/*.test.ts', 'tests/support/**/*.test.ts'],
+					exclude: ['src/**/*.svelte.test.ts']
+				}
+			},
+			{
+				// components and the state behind them, as a browser would run them
+				extends: true,
+				plugins: [svelteTesting()],
+				test: {
+					name: 'screens',
+					environment: 'jsdom',
+					include: ['src/**/*.svelte.test.ts'],
+					setupFiles: ['tests/support/screens.ts']
+				}
+			}
+		]
 	}
 });

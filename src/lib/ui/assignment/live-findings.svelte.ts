@@ -31,6 +31,8 @@ export class LiveFindings {
 	#trouble = $state.raw<string | null>(null);
 	/** Revision that findings are being worked out for. */
 	#underWay = '';
+	/** Requests for findings so far; only the latest is listened to. */
+	#requests = 0;
 
 	/** Empty until the evidence is read. */
 	readonly revision: string = $derived.by(() => {
@@ -69,19 +71,22 @@ export class LiveFindings {
 	}
 
 	async #find(evidence: Evidence, revision: string): Promise<void> {
+		// a revision can come back while an older request for it is still on its way
+		const request = ++this.#requests;
+		const isLatest = () => request === this.#requests;
 		this.#underWay = revision;
 		try {
 			const findings = await this.#analyst.findings(evidence, (progress) => {
 				// the last words of a worker can arrive after its answer
-				if (this.#underWay === revision) this.#progress = progress;
+				if (isLatest() && this.#underWay === revision) this.#progress = progress;
 			});
-			if (findings === null || this.#underWay !== revision) return;
+			if (findings === null || !isLatest()) return;
 			this.#analysed = { evidence, revision, findings };
 			this.#trouble = null;
 		} catch (error) {
-			this.#trouble = `The evidence could not be read: ${messageOf(error)}`;
+			if (isLatest()) this.#trouble = `The evidence could not be read: ${messageOf(error)}`;
 		} finally {
-			if (this.#underWay === revision) {
+			if (isLatest()) {
 				this.#underWay = '';
 				this.#progress = null;
 			}

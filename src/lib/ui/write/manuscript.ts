@@ -1,4 +1,5 @@
 import { Editor, Mark, mergeAttributes, Node, type JSONContent } from '@tiptap/core';
+import { Plugin } from '@tiptap/pm/state';
 import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
 import { Placeholder } from '@tiptap/extensions';
 import Heading from '@tiptap/extension-heading';
@@ -13,14 +14,29 @@ const SectionHeading = Heading.extend({
 			...this.parent?.(),
 			section: {
 				default: null,
-				// a heading split in two leaves the section with its first half
 				keepOnSplit: false,
 				parseHTML: (element) => element.getAttribute('data-section'),
 				renderHTML: ({ section }: { section?: string | null }) =>
 					section ? { 'data-section': section } : {}
 			}
 		};
-	}
+	},
+	addProseMirrorPlugins: () => [
+		new Plugin({
+			// a heading that is split or copied leaves the section with the first of the two
+			appendTransaction: (transactions, _before, { doc, tr }) => {
+				if (!transactions.some(({ docChanged }) => docChanged)) return null;
+				const seen = new Set<string>();
+				doc.forEach((node, position) => {
+					const section = node.attrs.section as string | null | undefined;
+					if (node.type.name !== 'heading' || !section) return;
+					if (seen.has(section)) tr.setNodeAttribute(position, 'section', null);
+					seen.add(section);
+				});
+				return tr.docChanged ? tr : null;
+			}
+		})
+	]
 }).configure({ levels: [1, 2, 3, 4] });
 
 /** A marked place where material is missing. */

@@ -1,0 +1,13 @@
+// What jsdom lacks and components ask for, for every test of a screen.
+import 'fake-indexeddb/auto';
+import { vi } from 'vitest';
+
+class QuietObserver {
+	observe() {}
+	unobserve() {}
+	disconnect() {}
+}
+
+vi.stubGlobal('ResizeObserver', QuietObserver);
+Element.prototype.scrollIntoView = () => {};
+Element.prototype.animate ??= (() => ({ cancel() {}, finished: Promise.resolve() })) as never;
