@@ -7,11 +7,13 @@
 	import ActionFinder from '$lib/ui/frame/ActionFinder.svelte';
 	import { actions } from '$lib/ui/frame/actions.svelte';
 	import { history } from '$lib/ui/frame/history.svelte';
+	import { settleFieldsOnLeave } from '$lib/ui/frame/settle-fields';
 	import { theme } from '$lib/ui/frame/theme.svelte';
 
 	let { children } = $props();
 	let isFinding = $state(false);
 
+	$effect(() => settleFieldsOnLeave());
 	$effect(() =>
 		actions.offer(() => [
 			{ label: 'Go to the assignments', run: () => void goto(resolve('/')) },

@@ -1,20 +1,9 @@
 <!-- Scout: keyword lists put together, what can be won in them, and the assignment made from it. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import {
-		phraseKeyOf,
-		volumeText,
-		writeKeywords,
-		type ColumnMeaning,
-		type FigureOrigin,
-		type PhraseNote,
-		type ScoutRow
-	} from '$lib/core/keywords';
+	import { phraseKeyOf, type ScoutRow } from '$lib/core/keywords';
 	import type { Scope } from '$lib/data/db';
 	import { readSetting, saveSetting } from '$lib/data/settings';
-	import { isStorageFull, messageOf, NO_ROOM } from '$lib/data/trouble';
-	import { lookUp } from '$lib/services/search';
-	import { analysis } from '$lib/workers/client';
 	import { actions } from '../frame/actions.svelte';
 	import { download } from '../parts/download';
 	import MenuItems from '../parts/MenuItems.svelte';
@@ -24,9 +13,10 @@
 	import { COLUMNS, USUAL_COLUMNS, type ColumnId } from './columns';
 	import { ScoutLists } from './scout-lists.svelte';
 	import FilterMenu from './FilterMenu.svelte';
-	import { phrasesShown, ratioShown } from './format';
+	import { phrasesShown } from './format';
+	import { phrasesText, shownCsv, type CopyForm } from './hand-over';
 	import ImportPanel from './ImportPanel.svelte';
-	import { MOST_LIST_BYTES, wholeListsOf, type ReadingList } from './incoming';
+	import { ListImport } from './list-import.svelte';
 	import ListsMenu from './ListsMenu.svelte';
 	import { makeAssignmentFrom } from './make-assignment';
 	import PhrasePane from './PhrasePane.svelte';
@@ -59,9 +49,7 @@
 				columns = COLUMNS.map(({ id }) => id).filter((id) => kept.includes(id));
 		});
 	});
-	let work = $state<{ label: string; done: number; all: number } | null>(null);
-	let isCancelled = false;
-	let incoming = $state.raw<readonly ReadingList[]>([]);
+	const imports = new ListImport(scout);
 	let adding = $state<'paste' | 'type' | 'titles' | 'results' | null>(null);
 	let pasted = $state('');
 	let resultsFor = $state('');
@@ -109,96 +97,6 @@
 		])
 	);
 
-	async function readFiles(files: Iterable<File>) {
-		for (const file of files) {
-			if (file.size > MOST_LIST_BYTES) {
-				incoming = [
-					...incoming,
-					unread(file.name, 'it is larger than 60 MB: export it in parts and bring those in')
-				];
-				continue;
-			}
-			const bytes = new Uint8Array(await file.arrayBuffer());
-			if (!(await readOne({ name: file.name, origin: 'file', bytes, text: '' }))) break;
-		}
-		if (picker) picker.value = '';
-	}
-
-	function unread(name: string, reason: string): ReadingList {
-		return {
-			id: crypto.randomUUID(),
-			name,
-			origin: 'file',
-			bytes: null,
-			text: '',
-			read: { kind: 'unreadable', reason }
-		};
-	}
-
-	/** Reads a list for a look; false when the writer stopped it. */
-	async function readOne(
-		list: Pick<ReadingList, 'name' | 'origin' | 'bytes' | 'text'>,
-		meanings: Readonly<Record<number, ColumnMeaning>> = {},
-		id: string = crypto.randomUUID()
-	): Promise<boolean> {
-		work = { label: `Reading ${list.name}`, done: 0, all: 1 };
-		isCancelled = false;
-		try {
-			const { bytes, text } = list;
-			const read = await analysis.readKeywords({ bytes, text, meanings }, ({ done, all }) => {
-				if (work) work = { label: `Reading ${list.name}`, done, all };
-			});
-			if (read.kind === 'cancelled') return false;
-			const made: ReadingList = { ...list, id, read };
-			incoming = incoming.some((other) => other.id === id)
-				? incoming.map((other) => (other.id === id ? made : other))
-				: [...incoming, made];
-			return true;
-		} catch (error) {
-			incoming = [...incoming, unread(list.name, messageOf(error))];
-			return true;
-		} finally {
-			work = null;
-		}
-	}
-
-	function stop() {
-		isCancelled = true;
-		void analysis.stopReading();
-	}
-
-	async function changeMeaning(id: string, column: number, meaning: ColumnMeaning) {
-		const list = incoming.find((other) => other.id === id);
-		if (list?.read.kind !== 'read') return;
-		const meanings: Record<number, ColumnMeaning> = {};
-		for (const { index, meaning: was } of list.read.list.columns)
-			// one column has each meaning; the one that had it keeps its values under its name
-			meanings[index] =
-				index === column ? meaning : was === meaning && meaning !== 'other' ? 'other' : was;
-		await readOne(list, meanings, id);
-	}
-
-	async function bring() {
-		const lists = await wholeListsOf(incoming, scope, Date.now());
-		const count = lists.reduce((sum, { list }) => sum + list.count, 0);
-		incoming = [];
-		if (count === 0) return;
-		try {
-			await scout.addLists(`Brought in ${phrasesShown(count)}`, lists);
-		} catch (error) {
-			tellTrouble(error);
-		}
-	}
-
-	function tellTrouble(error: unknown) {
-		toast.error(
-			isStorageFull(error)
-				? `Nothing was brought in. ${NO_ROOM}: take an old list out and try again.`
-				: `Nothing was brought in: ${messageOf(error)}`,
-			{ duration: 15_000 }
-		);
-	}
-
 	async function addPasted(event: SubmitEvent) {
 		event.preventDefault();
 		if (pasted.trim() === '') return;
@@ -207,42 +105,28 @@
 		const wanted = adding;
 		pasted = '';
 		adding = null;
-		if (wanted === 'results') await takeResults({ bytes: null, text }, 'pasted');
-		else if (wanted === 'type') await addPhrases(text.split(/[\n;]/), `Typed: ${first}`);
+		if (wanted === 'results')
+			await imports.takeResults({ bytes: null, text }, 'pasted', resultsFor);
+		else if (wanted === 'type') await imports.addPhrases(text.split(/[\n;]/), `Typed: ${first}`);
 		else
-			await readOne(
+			await imports.readOne(
 				{ name: `Pasted: ${first}`, origin: 'paste', bytes: null, text },
 				// a bare count beside a phrase would be taken for its searches
 				wanted === 'titles' ? { 0: 'phrase', 1: 'titleMatches' } : {}
 			);
 	}
 
-	/** Adds phrases without figures as a list of their own. */
-	async function addPhrases(phrases: readonly string[], name: string) {
-		const text = phrases
-			.map((phrase) => phrase.trim())
-			.filter(Boolean)
-			.join('\n');
-		const read = await analysis.readKeywords(
-			{ bytes: null, text, meanings: { 0: 'phrase' } },
-			() => {}
-		);
-		if (read.kind === 'unreadable') toast.error(`Nothing was added: ${read.reason}.`);
-		if (read.kind !== 'read') return;
-		const list: ReadingList = {
-			id: crypto.randomUUID(),
-			name,
-			origin: 'typed',
-			bytes: null,
-			text,
-			read
-		};
-		const count = read.list.rows.length;
-		await scout.addLists(
-			count === 1 ? `Added “${read.list.rows[0]!.phrase}”` : `Added ${count} phrases`,
-			await wholeListsOf([list], scope, Date.now())
-		);
-		scout.chosenKey = phraseKeyOf(read.list.rows[0]!.phrase);
+	async function pickLists(files: FileList | null) {
+		await imports.readFiles([...(files ?? [])]);
+		if (picker) picker.value = '';
+	}
+
+	async function pickResults(file: File | undefined) {
+		adding = null;
+		if (!file) return;
+		const bytes = new Uint8Array(await file.arrayBuffer());
+		await imports.takeResults({ bytes, text: '' }, 'imported', resultsFor);
+		if (resultsPicker) resultsPicker.value = '';
 	}
 
 	function openResults(phrase: string) {
@@ -250,121 +134,14 @@
 		adding = 'results';
 	}
 
-	async function takeResults(
-		source: { bytes: Uint8Array | null; text: string },
-		origin: FigureOrigin
-	) {
-		const read = await analysis.readResults({ ...source, meanings: {} });
-		if (read.kind === 'unreadable') {
-			toast.error(`The results list was not read: ${read.reason}.`, { duration: 12_000 });
-			return;
-		}
-		const unnamed = read.lists.find(({ phrase }) => phrase === '');
-		const own = resultsFor || scout.chosen?.phrase || '';
-		if (unnamed && own === '') {
-			toast.error(
-				'The list names no phrase. Choose the phrase it belongs to, and bring it in again.'
-			);
-			return;
-		}
-		const notes = read.lists.map(({ phrase, results }): PhraseNote => ({
-			key: phraseKeyOf(phrase || own),
-			results: { list: results, origin }
-		}));
-		const missing = read.lists
-			.map(({ phrase }) => phrase || own)
-			.filter((phrase) => !scout.byKey.has(phraseKeyOf(phrase)));
-		await scout.note(
-			notes.length === 1
-				? `Brought in who ranks for “${read.lists[0]!.phrase || own}”`
-				: `Brought in who ranks for ${notes.length} phrases`,
-			notes
-		);
-		const said = [
-			read.rejected.length > 0
-				? `${read.rejected.length} lines stayed out, the first on line ${read.rejected[0]!.line}: ${read.rejected[0]!.reason}.`
-				: '',
-			missing.length > 0
-				? `${missing.length} of the phrases stand in no list yet: ${missing[0]}.`
-				: ''
-		].filter(Boolean);
-		if (said.length > 0) toast.warning(said.join(' '), { duration: 12_000 });
-	}
-
-	/** Asks the sample service about phrases: who ranks, and how many titles hold them. */
-	async function ask(rows: readonly ScoutRow[]) {
-		isCancelled = false;
-		work = { label: 'Asking the sample service', done: 0, all: rows.length };
-		const reply = await lookUp(
-			rows.map(({ phrase }) => phrase),
-			(done) => (work = { label: 'Asking the sample service', done, all: rows.length }),
-			() => isCancelled
-		);
-		work = null;
-		if (reply.kind === 'unreachable') {
-			toast.error(`Nothing was asked: ${reply.reason}. Check that Corvan’s server still runs.`);
-			return;
-		}
-		const origin: FigureOrigin = reply.reply.isSample ? 'sample' : 'imported';
-		const notes = reply.reply.answers.flatMap(({ phrase, titleMatches, results }): PhraseNote[] => {
-			if (titleMatches === null && results === null) return [];
-			return [
-				{
-					key: phraseKeyOf(phrase),
-					...(titleMatches === null ? {} : { titleMatches: { count: titleMatches, origin } }),
-					...(results === null ? {} : { results: { list: results, origin } })
-				}
-			];
-		});
-		const unknown = reply.reply.answers.length - notes.length;
-		if (notes.length > 0)
-			await scout.note(
-				notes.length === 1
-					? `Asked about “${rows[0]!.phrase}”`
-					: `Asked about ${notes.length} phrases`,
-				notes
-			);
-		if (unknown > 0)
-			toast(
-				unknown === reply.reply.answers.length
-					? 'The sample service knows none of these phrases: it only holds the demo’s.'
-					: `The sample service does not know ${unknown} of them.`
-			);
-	}
-
 	function exportCsv() {
-		const csv = writeKeywords(
-			scout.shown.map((row) => ({
-				...row,
-				intent: row.searchIntent,
-				cluster: scout.clusterOf.get(row.key) ?? row.cluster,
-				ratio: row.titles ? ratioShown(row.titles) : '',
-				opening: row.opening.value === null ? null : Math.round(row.opening.value)
-			}))
-		);
-		download('scout.csv', csv, 'text/csv;charset=utf-8');
+		download('scout.csv', shownCsv(scout), 'text/csv;charset=utf-8');
 	}
 
-	async function copy(form: 'lines' | 'commas' | 'table' | 'markdown') {
+	async function copy(form: CopyForm) {
 		const rows = ticked.length > 0 ? ticked : scout.shown;
-		const phrases = rows.map(({ phrase }) => phrase);
-		const text =
-			form === 'lines'
-				? phrases.join('\n')
-				: form === 'commas'
-					? phrases.join(', ')
-					: form === 'table'
-						? rows.map((row) => `${row.phrase}\t${volumeText(row)}`).join('\n')
-						: [
-								'| phrase | searches a month | intent |',
-								'| --- | ---: | --- |',
-								...rows.map(
-									(row) =>
-										`| ${row.phrase.replace(/\|/g, '\\|')} | ${volumeText(row)} | ${row.searchIntent} |`
-								)
-							].join('\n');
-		await navigator.clipboard.writeText(text);
-		toast(`Copied ${phrasesShown(phrases.length)}.`);
+		await navigator.clipboard.writeText(phrasesText(rows, form));
+		toast(`Copied ${phrasesShown(rows.length)}.`);
 	}
 
 	async function assign(row: ScoutRow) {
@@ -391,7 +168,7 @@
 	multiple
 	class="hidden"
 	aria-label="Keyword list files"
-	onchange={(event) => void readFiles([...(event.currentTarget.files ?? [])])}
+	onchange={(event) => void pickLists(event.currentTarget.files)}
 />
 <input
 	bind:this={resultsPicker}
@@ -399,15 +176,7 @@
 	accept=".csv,.tsv,.txt"
 	class="hidden"
 	aria-label="Results list file"
-	onchange={(event) => {
-		const [file] = event.currentTarget.files ?? [];
-		adding = null;
-		if (file)
-			void file
-				.arrayBuffer()
-				.then((buffer) => takeResults({ bytes: new Uint8Array(buffer), text: '' }, 'imported'))
-				.then(() => resultsPicker && (resultsPicker.value = ''));
-	}}
+	onchange={(event) => void pickResults(event.currentTarget.files?.[0])}
 />
 
 <div class="grid h-full grid-cols-[minmax(0,1fr)_300px] max-lg:block max-lg:overflow-y-auto">
@@ -478,8 +247,13 @@
 		</div>
 
 		{#if scout.trouble}<p class="pb-2 text-error" role="alert">{scout.trouble}</p>{/if}
-		{#if work}<div class="pb-2">
-				<ProgressLine label={work.label} done={work.done} all={work.all} oncancel={stop} />
+		{#if imports.work}<div class="pb-2">
+				<ProgressLine
+					label={imports.work.label}
+					done={imports.work.done}
+					all={imports.work.all}
+					oncancel={() => imports.stop()}
+				/>
 			</div>
 		{:else if scout.clusterProgress && scout.rows.length > 2000}<div class="pb-2">
 				<ProgressLine
@@ -515,13 +289,13 @@
 				</div>
 			</form>
 		{/if}
-		{#if incoming.length > 0}
+		{#if imports.incoming.length > 0}
 			<ImportPanel
-				lists={incoming}
+				lists={imports.incoming}
 				{scopeName}
-				onmeaning={(id, column, meaning) => void changeMeaning(id, column, meaning)}
-				onbring={() => void bring()}
-				oncancel={() => (incoming = [])}
+				onmeaning={(id, column, meaning) => void imports.changeMeaning(id, column, meaning)}
+				onbring={() => void imports.bring()}
+				oncancel={() => (imports.incoming = [])}
 			/>
 		{/if}
 
@@ -532,7 +306,7 @@
 				aria-label="What to do with the ticked phrases"
 			>
 				<strong>{ticked.length} ticked</strong>
-				<button class="act" onclick={() => void ask(ticked)}>Ask who ranks (sample)</button>
+				<button class="act" onclick={() => void imports.ask(ticked)}>Ask who ranks (sample)</button>
 				{#if ticked.some(({ stale }) => stale)}<button
 						class="act"
 						onclick={() => void scout.freshen(ticked)}>Make them {new Date().getFullYear()}</button
@@ -590,7 +364,8 @@
 				“{keyword}”, the keyword of this assignment, stands in none of these lists.
 				<button
 					class="linkish"
-					onclick={() => void addPhrases([keyword], 'Keywords of assignments')}>Add it</button
+					onclick={() => void imports.addPhrases([keyword], 'Keywords of assignments')}
+					>Add it</button
 				>
 			</p>
 		{/if}
@@ -651,10 +426,10 @@
 						quiet: true
 					})}
 				oncluster={(name, keys, label) => void scout.putInto(name, keys, label)}
-				onask={() => void ask([row])}
+				onask={() => void imports.ask([row])}
 				onresults={() => openResults(row.phrase)}
 				onchoose={(key) => (scout.chosenKey = key)}
-				onadd={(phrases, name) => void addPhrases(phrases, name)}
+				onadd={(phrases, name) => void imports.addPhrases(phrases, name)}
 				onfreshen={() => void scout.freshen([row])}
 				onassign={() => void assign(row)}
 				isKeyword={keyword !== '' && row.key === phraseKeyOf(keyword)}
@@ -666,4 +441,7 @@
 	</aside>
 </div>
 
-<DropZone label="Drop keyword lists to bring them in" onfiles={(files) => void readFiles(files)} />
+<DropZone
+	label="Drop keyword lists to bring them in"
+	onfiles={(files) => void imports.readFiles(files)}
+/>

@@ -5,7 +5,7 @@
 	import { provideSession, Session } from '$lib/ui/assignment/session.svelte';
 	import { actions } from '$lib/ui/frame/actions.svelte';
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
-	import { stagesOf } from '$lib/ui/frame/stages';
+	import { stagesOf } from '$lib/ui/assignment/stages';
 
 	let { children, params } = $props();
 	// the layout is made anew for each assignment

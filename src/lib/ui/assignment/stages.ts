@@ -2,7 +2,7 @@ import { briefStateOf } from '$lib/core/brief';
 import { plannedWords } from '$lib/core/plan';
 import { docText } from '$lib/core/manuscript';
 import { countWords } from '$lib/core/text';
-import type { Session } from '../assignment/session.svelte';
+import type { Session } from './session.svelte';
 
 /** A stage of the work as the top line shows it. */
 export interface Stage {
