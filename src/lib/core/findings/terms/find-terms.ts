@@ -18,46 +18,117 @@ import { usesOn } from './uses-on-page';
 import { companyOf } from './company';
 import { livesAlone, preselect } from './choose-candidates';
 
+/** What is asked for whatever the pages say, by the folded form of each phrase. */
+interface Asked {
+	readonly keyword: string;
+	/** Folded form → spelling: "stone walls" and "stone wall" are one requirement. */
+	readonly spellings: ReadonlyMap<string, string>;
+	/** The keyword and what is required. */
+	readonly needed: ReadonlySet<string>;
+	/** What comes along only where a page uses it. */
+	readonly wished: ReadonlySet<string>;
+	/** Phrases that count for another term, by the key of that term. */
+	readonly variants: ReadonlyMap<string, readonly string[]>;
+	readonly edits: FindingEdits['terms'];
+}
+
+/** A candidate that is a term, with how pages use it and how it scores. */
+interface Entry {
+	readonly candidate: Candidate;
+	readonly phrase: string;
+	readonly verbs: readonly number[];
+	readonly variants: readonly string[];
+	readonly uses: readonly TermUse[];
+	readonly edit: FindingEdits['terms'][string] | undefined;
+	readonly score: number;
+	readonly scoreParts: Term['scoreParts'];
+}
+
 /**
  * Terms of the counted pages: what is pinned, what was added by hand, then the strongest first. The exact keyword, what is
  * required and what was added by hand always come along, what is wished where a page uses it.
  */
 export function findTermsOf(pages: readonly PageWork[], options: TermOptions): TermsFound {
 	if (pages.length === 0) return { terms: [], struck: [] };
-	const edits = options.edits ?? NO_EDITS.terms;
-	const keyword = termKeyOf(options.keyword);
-	const variants = variantsOf(edits);
-	const candidates = foldCandidates(pages).filter(({ key }) => !isVariant(edits, key));
-	// folded form → spelling: "stone walls" and "stone wall" are one requirement
-	const fixed = new Map<string, string>();
-	const required = [options.keyword, ...(options.required ?? [])];
+	const asked = askedFor(options);
+	const { keyword } = asked;
+	const ranked = rankedEntries(pages, asked);
+	const isStruck = ({ candidate, edit }: Entry) =>
+		edit?.isStruck === true && candidate.key !== keyword;
+	const shown = ranked
+		.filter((entry) => !isStruck(entry))
+		.filter(
+			({ candidate, edit }, rank) =>
+				rank < TERM_LIMITS.shown || isFixed(candidate.key, asked) || (edit?.weight ?? null) !== null
+		);
+	const company = companyOf(shown.map(({ uses }) => uses));
+	const build = (entry: Entry, rank: number, kept: readonly string[]) =>
+		termOf(entry, rank, kept, { asked, pageCount: pages.length, targetWords: options.targetWords });
+	const terms = shown.map((entry, rank) =>
+		build(
+			entry,
+			rank,
+			company[rank]!.map((other) => shown[other]!.candidate.key)
+		)
+	);
+	return {
+		// the sort is stable, so the order of strength stays within both halves
+		terms: terms.sort((a, b) => placeOf(b, keyword) - placeOf(a, keyword)),
+		struck: ranked.filter(isStruck).map((entry, rank) => build(entry, rank, []))
+	};
+}
+
+function askedFor({
+	keyword,
+	required = [],
+	wished = [],
+	edits = NO_EDITS.terms
+}: TermOptions): Asked {
+	const spellings = new Map<string, string>();
 	const byHand = Object.values(edits).flatMap(({ isOwn, isPinned, into, phrase }) =>
 		(isOwn || isPinned) && into === null ? [phrase] : []
 	);
-	for (const phrase of [...required, ...byHand]) {
+	const needed = [keyword, ...required];
+	for (const phrase of [...needed, ...byHand]) {
 		const key = termKeyOf(phrase);
-		if (key !== '' && !fixed.has(key)) fixed.set(key, phrase.trim().toLowerCase());
+		if (key !== '' && !spellings.has(key)) spellings.set(key, phrase.trim().toLowerCase());
 	}
-	const needed = new Set(required.map(termKeyOf));
-	const wished = new Set<string>();
-	for (const phrase of (options.wished ?? []).slice(0, TERM_LIMITS.wished)) {
+	const onlyWished = new Set<string>();
+	for (const phrase of wished.slice(0, TERM_LIMITS.wished)) {
 		const key = termKeyOf(phrase);
-		if (key === '' || fixed.has(key)) continue;
-		fixed.set(key, phrase.trim().toLowerCase());
-		wished.add(key);
+		if (key === '' || spellings.has(key)) continue;
+		spellings.set(key, phrase.trim().toLowerCase());
+		onlyWished.add(key);
 	}
-	const chosen = preselect(candidates, pages, keyword, fixed, (key) => variants.has(key));
+	return {
+		keyword: termKeyOf(keyword),
+		spellings,
+		needed: new Set(needed.map(termKeyOf)),
+		wished: onlyWished,
+		variants: variantsOf(edits),
+		edits
+	};
+}
+
+function isFixed(key: string, { spellings, variants }: Asked): boolean {
+	return spellings.has(key) || variants.has(key);
+}
+
+/** Everything that is a term by itself or was asked for, the strongest first. */
+function rankedEntries(pages: readonly PageWork[], asked: Asked): Entry[] {
+	const { keyword, spellings, variants, wished, edits } = asked;
+	const candidates = foldCandidates(pages).filter(({ key }) => !isVariant(edits, key));
+	const chosen = preselect(candidates, pages, keyword, spellings, (key) => variants.has(key));
 	const phrases = chosen.map((candidate) => ({
-		phrase: fixed.get(candidate.key) ?? surfaceOf(candidate),
-		verbs: isAction(candidate) ? [0] : fixed.has(candidate.key) ? verbsOf(candidate.key) : [],
+		phrase: spellings.get(candidate.key) ?? surfaceOf(candidate),
+		verbs: isAction(candidate) ? [0] : spellings.has(candidate.key) ? verbsOf(candidate.key) : [],
 		variants: variants.get(candidate.key) ?? []
 	}));
 	const index = indexTerms(phrases);
 	const uses = pages.map((page) => usesOn(page, index, chosen.length));
 	const totalWords = pages.reduce((sum, page) => sum + page.words, 0);
 	const leastPages = leastPagesOf(pages.length);
-	const isFixed = (key: string) => fixed.has(key) || variants.has(key);
-	const ranked = chosen
+	return chosen
 		.map((candidate, i) => ({
 			candidate,
 			...phrases[i]!,
@@ -66,82 +137,69 @@ export function findTermsOf(pages: readonly PageWork[], options: TermOptions): T
 		.filter(({ candidate, uses: on }) => on.length > 0 || !wished.has(candidate.key))
 		.filter(
 			({ candidate, uses: on }) =>
-				isFixed(candidate.key) || (on.length >= leastPages && livesAlone(candidate, on, keyword))
+				isFixed(candidate.key, asked) ||
+				(on.length >= leastPages && livesAlone(candidate, on, keyword))
 		)
 		.map((entry) => ({
 			...entry,
 			edit: edits[entry.candidate.key],
 			...scoreOf(entry.candidate, entry.uses, pages.length, totalWords)
 		}))
-		.filter(({ candidate, score }) => score > TERM_LIMITS.leastScore || isFixed(candidate.key))
+		.filter(
+			({ candidate, score }) => score > TERM_LIMITS.leastScore || isFixed(candidate.key, asked)
+		)
 		.sort(
 			(a, b) =>
 				rankOf(b, keyword) - rankOf(a, keyword) || (a.candidate.key < b.candidate.key ? -1 : 1)
 		);
-	const isStruck = ({ candidate, edit }: (typeof ranked)[number]) =>
-		edit?.isStruck === true && candidate.key !== keyword;
-	const scored = ranked
-		.filter((entry) => !isStruck(entry))
-		.filter(
-			({ candidate, edit }, rank) =>
-				rank < TERM_LIMITS.shown || isFixed(candidate.key) || (edit?.weight ?? null) !== null
-		);
-	const company = companyOf(scored.map((entry) => entry.uses));
-	const build = (entry: (typeof ranked)[number], rank: number, kept: readonly string[]): Term => {
-		const { candidate, edit, uses: on } = entry;
-		const share = (has: (use: TermUse) => boolean) => on.filter(has).length / pages.length;
-		const weight = needed.has(candidate.key)
-			? 'must'
-			: edit?.isOwn && on.length === 0
-				? 'should'
-				: weightOf(rank, on.length / pages.length);
-		const range =
-			candidate.key === keyword
-				? keywordRangeOf(on, candidate.length, options.targetWords)
-				: rangeOf(on, candidate.length, options.targetWords);
-		return {
-			key: candidate.key,
-			phrase: entry.phrase,
-			verbs: entry.verbs,
-			variants: entry.variants,
-			kind: kindOfCandidate(candidate),
-			weight: edit?.weight ?? weight,
-			isOwn: edit?.isOwn === true,
-			isPinned: edit?.isPinned === true,
-			isSet: (edit?.weight ?? null) !== null || (edit?.range ?? null) !== null,
-			...(edit?.range ?? range),
-			uses: on,
-			places: {
-				title: share((use) => use.title),
-				h1: share((use) => use.h1),
-				h2: share((use) => use.h2),
-				h3: share((use) => use.h3),
-				opening: share((use) => use.opening),
-				faq: share((use) => use.faq)
-			},
-			position:
-				on.length === 0
-					? 0
-					: quantileOf(
-							on.map(({ position }) => position),
-							0.5
-						),
-			company: kept,
-			score: entry.score,
-			scoreParts: entry.scoreParts
-		};
-	};
-	const terms = scored.map((entry, rank) =>
-		build(
-			entry,
-			rank,
-			company[rank]!.map((other) => scored[other]!.candidate.key)
-		)
-	);
+}
+
+/**
+ * @param rank among all entries, from 0
+ * @param company keys of the terms that keep it
+ */
+function termOf(
+	{ candidate, edit, uses, phrase, verbs, variants, score, scoreParts }: Entry,
+	rank: number,
+	company: readonly string[],
+	{
+		asked,
+		pageCount,
+		targetWords
+	}: { readonly asked: Asked; readonly pageCount: number; readonly targetWords: number }
+): Term {
+	const share = (has: (use: TermUse) => boolean) => uses.filter(has).length / pageCount;
+	const weight = asked.needed.has(candidate.key)
+		? 'must'
+		: edit?.isOwn && uses.length === 0
+			? 'should'
+			: weightOf(rank, uses.length / pageCount);
+	const rangeFor = candidate.key === asked.keyword ? keywordRangeOf : rangeOf;
+	const positions = uses.map(({ position }) => position);
 	return {
-		// the sort is stable, so the order of strength stays within both halves
-		terms: terms.sort((a, b) => placeOf(b, keyword) - placeOf(a, keyword)),
-		struck: ranked.filter(isStruck).map((entry, rank) => build(entry, rank, []))
+		key: candidate.key,
+		phrase,
+		verbs,
+		variants,
+		kind: kindOfCandidate(candidate),
+		weight: edit?.weight ?? weight,
+		isOwn: edit?.isOwn === true,
+		isPinned: edit?.isPinned === true,
+		isSet: (edit?.weight ?? null) !== null || (edit?.range ?? null) !== null,
+		...(edit?.range ?? rangeFor(uses, candidate.length, targetWords)),
+		uses,
+		places: {
+			title: share((use) => use.title),
+			h1: share((use) => use.h1),
+			h2: share((use) => use.h2),
+			h3: share((use) => use.h3),
+			opening: share((use) => use.opening),
+			faq: share((use) => use.faq)
+		},
+		position: positions.length === 0 ? 0 : quantileOf(positions, 0.5),
+		company,
+		score,
+		scoreParts
 	};
 }
 
