@@ -74,8 +74,9 @@ export interface FindOptions {
 }
 
 /**
- * Puts the work on single pages together. Pages may come in any order; the result depends on
- * their ids only. Without pages everything is empty but the questions and facts of notes.
+ * Puts the work on single pages together. Pages and notes may come in any order: they are put into
+ * that of their ids, so equal evidence gives equal findings. Without pages everything is empty but
+ * the questions and facts of notes.
  */
 export function assembleFindings(
 	pages: readonly PageWork[],

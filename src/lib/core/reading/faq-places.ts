@@ -4,7 +4,6 @@ import { isQuestion } from './question-form';
 
 const FAQ_HEADING =
 	/^(?:faqs?\b|frequently asked|common questions|questions? (?:and|&) answers|q\s?&\s?a|your questions)/i;
-/** A heading with little under it but at least two sub-headings, all of them questions. */
 /** Of every section, whether it opens a part of questions and answers, stands in one, or neither. */
 export function faqPlaces(sections: readonly Section[]): ('opens' | 'inside' | 'outside')[] {
 	let faqLevel = 0;
@@ -17,6 +16,7 @@ export function faqPlaces(sections: readonly Section[]): ('opens' | 'inside' | '
 	});
 }
 
+/** Whether little stands under a heading but at least two sub-headings, all of them questions. */
 function opensQuestions(sections: readonly Section[], index: number): boolean {
 	const { heading, blocks } = sections[index]!;
 	if (!heading || heading.level < 2) return false;

@@ -41,6 +41,31 @@
 	const body = $derived(doc ? htmlBodyOf(doc) : '');
 	const markdown = $derived(doc ? markdownOf(doc) : '');
 
+	/** The texts that can be copied or downloaded. */
+	const forms = $derived([
+		{
+			name: 'Markdown',
+			file: `${slug}.md`,
+			get: () => markdown,
+			type: 'text/markdown',
+			what: 'Markdown'
+		},
+		{
+			name: 'Clean HTML, the body alone',
+			file: `${slug}.body.html`,
+			get: () => body,
+			type: 'text/html',
+			what: 'HTML'
+		},
+		{
+			name: 'HTML, the whole page',
+			file: `${slug}.html`,
+			get: () => (doc ? htmlPageOf(doc, { titleTag: title, description, language: 'en' }) : ''),
+			type: 'text/html',
+			what: 'page'
+		}
+	]);
+
 	function setMeta(
 		label: string,
 		values: { titleTag?: string; description?: string; slug?: string }
@@ -132,7 +157,7 @@
 				</p>
 			{/if}
 			<ul class="border-t border-rule">
-				{#each [{ name: 'Markdown', file: `${slug}.md`, get: () => markdown, type: 'text/markdown', what: 'Markdown' }, { name: 'Clean HTML, the body alone', file: `${slug}.body.html`, get: () => body, type: 'text/html', what: 'HTML' }, { name: 'HTML, the whole page', file: `${slug}.html`, get: () => (doc ? htmlPageOf( doc, { titleTag: title, description, language: 'en' } ) : ''), type: 'text/html', what: 'page' }] as form (form.name)}
+				{#each forms as form (form.name)}
 					<li class="flex items-baseline gap-3 border-b border-rule py-2">
 						<span class="flex-1">{form.name}</span>
 						<button

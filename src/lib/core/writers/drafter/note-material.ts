@@ -18,7 +18,7 @@ export interface DraftNote {
 export interface Passage {
 	readonly note: string;
 	readonly label: string;
-	/** Position in the note, for keeping order. */
+	/** Position among all passages, for keeping their order. */
 	readonly at: number;
 	/** Heading it stands under. */
 	readonly heading: string;
