@@ -39,18 +39,19 @@ import {
 import { analysis } from '$lib/workers/client';
 import type { Session } from '../assignment/session.svelte';
 
-const KEY = Symbol('plan editor');
-
 export function providePlanEditor(session: Session): PlanEditor {
-	return setContext(KEY, new PlanEditor(session));
+	return setContext(PlanEditor.KEY, new PlanEditor(session));
 }
 
 export function usePlanEditor(): PlanEditor {
-	return getContext(KEY);
+	return getContext(PlanEditor.KEY);
 }
 
 /** The plan that is open, and everything that is done to it; each step can be undone. */
 export class PlanEditor {
+	/** Under which the screen's parts find it. */
+	static readonly KEY = Symbol('plan editor');
+
 	chosen = $state<string | null>(null);
 	isWorking = $state(false);
 	/** What is being dragged to a section. */
