@@ -56,14 +56,31 @@ export default defineConfig({
 	test: {
 		// whole findings are made in tests, and machines differ; a test that hangs is still found
 		testTimeout: 30_000,
+		// both cores of a small machine
+		maxWorkers: 2,
 		projects: [
 			{
+				// keeps nothing in modules or globals: each worker loads the core once
 				extends: true,
 				test: {
-					name: 'node',
+					name: 'core',
 					environment: 'node',
-					include: ['src/**/*.test.ts', 'scripts/**/*.test.ts', 'tests/support/**/*.test.ts'],
-					exclude: ['src/**/*.svelte.test.ts']
+					isolate: false,
+					include: [
+						'src/lib/core/**/*.test.ts',
+						'scripts/**/*.test.ts',
+						'tests/support/**/*.test.ts'
+					]
+				}
+			},
+			{
+				// storage, services and what stands behind the screens: each file on its own globals
+				extends: true,
+				test: {
+					name: 'app',
+					environment: 'node',
+					include: ['src/**/*.test.ts'],
+					exclude: ['src/lib/core/**', 'src/**/*.svelte.test.ts']
 				}
 			},
 			{
