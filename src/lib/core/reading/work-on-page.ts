@@ -1,4 +1,4 @@
-import { sectionsOf, textOf } from '../pages';
+import { sectionsOf, textOf, type Block } from '../pages';
 import {
 	addReading,
 	isStopWord,
@@ -53,28 +53,16 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			units.push({ text: heading, place, section: index, at, words });
 			at += words;
 		}
-		const formats = new Set<'list' | 'steps' | 'table'>();
 		for (const block of section.blocks) {
-			if (block.kind === 'list') formats.add(block.ordered ? 'steps' : 'list');
-			if (block.kind === 'table') formats.add('table');
-			for (const text of textsOf(block)) {
+			const ofBlock = textsOf(block).map((text): Unit => {
 				const words = wordCountOf(text);
-				units.push({ text, place: inFaq ? 'faq' : 'body', section: index, at, words });
+				const unit: Unit = { text, place: inFaq ? 'faq' : 'body', section: index, at, words };
 				at += words;
-				texts.push(text);
-			}
-			for (const sentence of statementsOf(
-				block,
-				units.slice(units.length - textsOf(block).length)
-			)) {
-				const { text } = sentence;
-				const quantities = quantitiesOf(text);
-				const names = namedBodiesIn(text);
-				if (quantities.length === 0 && names.length === 0) continue;
-				const fact = { text, section: index, quantities, names };
-				facts.push(fact);
-				cuts.set(fact, [{ ...sentence, start: 0 }]);
-			}
+				return unit;
+			});
+			units.push(...ofBlock);
+			texts.push(...ofBlock.map(({ text }) => text));
+			facts.push(...factsIn(block, ofBlock, index));
 			if (block.kind === 'paragraph' || block.kind === 'quote') {
 				readings.push(readingSumsOf(block.text));
 				paragraphWords.push(units.at(-1)!.words);
@@ -82,20 +70,10 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 				readings.push(addReading(block.items.map(readingSumsOf)));
 			}
 		}
-		if (isQuestion(heading)) {
+		if (isQuestion(heading))
 			questions.push({ text: heading, answer: texts.slice(1, 4).join(' '), section: index });
-		}
-		for (const block of section.blocks) {
-			const asked = source.isNote
-				? sentencesOf(textOf(block)).map(({ text }) => text)
-				: block.kind === 'list'
-					? block.items
-					: [];
-			for (const said of asked) {
-				const text = spokenQuestionIn(said);
-				if (text !== null) questions.push({ text, answer: '', section: index });
-			}
-		}
+		for (const text of questionsSaidIn(section.blocks, source.isNote))
+			questions.push({ text, answer: '', section: index });
 		works.push({
 			heading,
 			level,
@@ -105,7 +83,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			stems: stemsOf(units.slice(first)),
 			parent: parentOf(works, level),
 			isFaq,
-			formats: [...formats]
+			formats: formatsOf(section.blocks)
 		});
 	});
 
@@ -139,6 +117,44 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			faq: questions.length
 		}
 	};
+}
+
+/** Sentences of a block that hold a quantity or name a body. */
+function factsIn(block: Block, units: readonly Unit[], section: number): FoundFact[] {
+	return statementsOf(block, units).flatMap((sentence) => {
+		const { text } = sentence;
+		const quantities = quantitiesOf(text);
+		const names = namedBodiesIn(text);
+		if (quantities.length === 0 && names.length === 0) return [];
+		const fact: FoundFact = { text, section, quantities, names };
+		cuts.set(fact, [{ ...sentence, start: 0 }]);
+		return [fact];
+	});
+}
+
+/** Questions below a heading: in a note any sentence may be one, on a page an item of a list. */
+function questionsSaidIn(blocks: readonly Block[], isNote: boolean | undefined): string[] {
+	return blocks
+		.flatMap((block) =>
+			isNote
+				? sentencesOf(textOf(block)).map(({ text }) => text)
+				: block.kind === 'list'
+					? block.items
+					: []
+		)
+		.flatMap((said) => spokenQuestionIn(said) ?? []);
+}
+
+/** What a section gives besides running text, in order of first use. */
+function formatsOf(blocks: readonly Block[]): SectionWork['formats'] {
+	const formats = blocks.flatMap((block) =>
+		block.kind === 'list'
+			? [block.ordered ? ('steps' as const) : ('list' as const)]
+			: block.kind === 'table'
+				? ['table' as const]
+				: []
+	);
+	return [...new Set(formats)];
 }
 
 /** As `countWords`, by way of the sentences that are needed anyway. */

@@ -1,30 +1,19 @@
 <!-- Gather: pages, notes and questions as they come in, beside the page in hand. -->
 <script lang="ts">
 	import { page as location } from '$app/state';
-	import { toast } from 'svelte-sonner';
-	import { ruleFor, siteOf, struckBy } from '$lib/core/pages';
-	import type { AwaitedPage, Note, Page } from '$lib/data/db';
-	import { isStorageFull, NO_ROOM } from '$lib/data/trouble';
-	import {
-		changeEvidence,
-		readEvidence,
-		saveNote,
-		setCounted,
-		setStruck,
-		setStruckByRules,
-		type Evidence
-	} from '$lib/data/pages';
+	import type { AwaitedPage, Note } from '$lib/data/db';
+	import { saveNote } from '$lib/data/pages';
 	import type { FileAim } from '$lib/workers/client';
 	import { actions } from '../frame/actions.svelte';
-	import { history } from '../frame/history.svelte';
 	import DropZone from '../parts/DropZone.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
 	import Tabs from '../parts/Tabs.svelte';
 	import { useSession } from '../assignment/session.svelte';
 	import AddressBox from './AddressBox.svelte';
 	import { countOf } from '../parts/count-of';
-	import type { Delivery, ImportReport, Repeat, RepeatChoice } from './import-report';
-	import { importEvidence } from './import-run';
+	import { strikeBlocks, strikeLike, takeOut, toggleCounted } from './change-evidence';
+	import { EvidenceImport } from './evidence-import.svelte';
+	import type { Delivery, ImportReport } from './import-report';
 	import ImportSummary from './ImportSummary.svelte';
 	import NotesList from './NotesList.svelte';
 	import PagesTable from './PagesTable.svelte';
@@ -47,11 +36,7 @@
 	let chosen = $state<string | null>(location.url.searchParams.get('page'));
 	let box = $state<Box | null>(null);
 	let pasted = $state.raw<Pasted | null>(null);
-	let work = $state<{ label: string; done: number; all: number } | null>(null);
-	let stop: AbortController | null = null;
-	let report = $state.raw<ImportReport | null>(null);
-	let repeats = $state.raw<readonly Repeat[] | null>(null);
-	let settle: ((choices: readonly RepeatChoice[]) => void) | null = null;
+	const incoming = new EvidenceImport(() => session.assignment, show);
 	let pagePicker = $state<HTMLInputElement>();
 	let notePicker = $state<HTMLInputElement>();
 
@@ -99,10 +84,7 @@
 		])
 	);
 	// nothing that has been read is lost when the writer leaves before answering
-	$effect(() => () => {
-		stop?.abort();
-		settle?.([]);
-	});
+	$effect(() => () => incoming.leave());
 
 	function open(which: Box, at: Tab = tab) {
 		tab = at;
@@ -110,40 +92,9 @@
 		box = which;
 	}
 
-	/** Brings in as one step, with progress, and shows what came of it. */
-	async function bring(delivery: Delivery) {
-		if (!session.assignment || work) return;
-		box = null;
-		report = null;
-		stop = new AbortController();
-		work = { label: delivery.addresses ? 'Fetching' : 'Reading', done: 0, all: 1 };
-		try {
-			const made = await importEvidence(session.assignment, delivery, {
-				signal: stop.signal,
-				onProgress: ({ done, all, name }) =>
-					(work = { label: `${delivery.addresses ? 'Fetching' : 'Reading'} ${name},`, done, all }),
-				onRepeats: ask
-			});
-			report = made;
-			show(made);
-		} catch (error) {
-			tellStorageTrouble(error);
-		} finally {
-			work = null;
-			stop = null;
-		}
-	}
-
-	/** Waits for the writer's word on pages that are here already. */
-	function ask(found: readonly Repeat[]): Promise<readonly RepeatChoice[]> {
-		return new Promise((resolve) => {
-			repeats = found;
-			settle = (choices) => {
-				repeats = null;
-				settle = null;
-				resolve(choices.length > 0 ? choices : found.map(() => 'keep'));
-			};
-		});
+	function bring(delivery: Delivery): Promise<void> {
+		if (!incoming.work) box = null;
+		return incoming.bring(delivery);
 	}
 
 	function show({ pages, notes, awaited }: ImportReport) {
@@ -154,15 +105,6 @@
 			tab = TAB_OF[notes[0].kind];
 			chosen = notes[0].id;
 		}
-	}
-
-	function tellStorageTrouble(error: unknown) {
-		const why = isStorageFull(error)
-			? `${NO_ROOM}. Deliver an archive of an old assignment and delete it, then try again.`
-			: error instanceof Error
-				? error.message
-				: String(error);
-		toast.error(`Nothing was brought in. ${why}`, { duration: 15_000 });
 	}
 
 	function bringFiles(files: readonly File[], aim: FileAim) {
@@ -178,62 +120,12 @@
 
 	function onpaste(event: ClipboardEvent) {
 		const found = pastedOutside(event);
-		if (!found || work) return;
+		if (!found || incoming.work) return;
 		event.preventDefault();
 		const files = [...(event.clipboardData?.files ?? [])];
 		if (files.length > 0) return bringFiles(files, 'any');
 		pasted = found;
 		box = 'paste';
-	}
-
-	function toggle(item: Page) {
-		const counted = !item.counted;
-		void history.run({
-			label: counted ? `Counted “${item.article.title}”` : `Set “${item.article.title}” aside`,
-			redo: () => setCounted(item.id, counted),
-			undo: () => setCounted(item.id, !counted)
-		});
-	}
-
-	function strike(item: Page, struck: number[]) {
-		const before = [...item.struck];
-		void history.run(
-			{
-				label:
-					struck.length > before.length ? 'Changed what counts of a page' : 'Changed a block back',
-				redo: () => setStruck(item.id, struck),
-				undo: () => setStruck(item.id, before)
-			},
-			{ quiet: true }
-		);
-	}
-
-	/** Strikes out everything like a block on all pages of its site, those to come included. */
-	function strikeLike(item: Page, at: number) {
-		const assignment = session.assignment;
-		const rule = assignment && ruleFor(item.article, at);
-		if (!rule) {
-			toast('This page does not say which site it is from, so only this block can be struck out.');
-			return;
-		}
-		const after = session.pages.flatMap(({ id, article, struck }) => {
-			const all = [...new Set([...struck, ...struckBy(rule, article)])].sort((a, b) => a - b);
-			return all.length > struck.length ? [{ id, struck: all }] : [];
-		});
-		const before = after.map(({ id }) => ({
-			id,
-			struck: [...session.pages.find((other) => other.id === id)!.struck]
-		}));
-		const blocks = after.reduce(
-			(sum, { struck }, i) => sum + struck.length - before[i]!.struck.length,
-			0
-		);
-		const rules = [...assignment.strikeRules];
-		void history.run({
-			label: `Struck out ${countOf(blocks, 'block')} on ${siteOf(item.article)}`,
-			redo: () => setStruckByRules(assignment.id, [...rules, rule], after),
-			undo: () => setStruckByRules(assignment.id, rules, before)
-		});
 	}
 
 	/** Notes that are competitors' pages in truth: dropped text says nothing of which it is. */
@@ -245,23 +137,9 @@
 			text
 		}));
 		await bring({ pages });
-		const came = new Set(report?.pages.map(({ name }) => name));
+		const came = new Set(incoming.report?.pages.map(({ name }) => name));
 		const ids = notes.filter(({ name }) => came.has(name)).map(({ id }) => id);
-		if (ids.length > 0) remove('notes', ids, countOf(ids.length, 'note'));
-	}
-
-	function remove(kind: 'pages' | 'notes' | 'awaited', ids: readonly string[], name: string) {
-		let taken: Evidence | null = null;
-		void history.run({
-			label: `Took ${name} out`,
-			redo: async () => {
-				taken = await readEvidence({ [kind]: ids });
-				await changeEvidence({}, { [kind]: ids });
-			},
-			undo: async () => {
-				if (taken) await changeEvidence(taken, {});
-			}
-		});
+		if (ids.length > 0) await takeOut('notes', ids, countOf(ids.length, 'note'));
 	}
 
 	function retry(rows: readonly AwaitedPage[]) {
@@ -330,25 +208,20 @@
 		</div>
 
 		<div class="max-h-[60dvh] shrink-0 overflow-y-auto">
-			{#if work && !repeats}
+			{#if incoming.work && !incoming.repeats}
 				<div class="py-2">
-					<ProgressLine
-						label={work.label}
-						done={work.done}
-						all={work.all}
-						oncancel={() => stop?.abort()}
-					/>
+					<ProgressLine {...incoming.work} oncancel={() => incoming.stop()} />
 				</div>
 			{/if}
-			{#if repeats}
-				<RepeatsBox {repeats} onchoose={(choices) => settle?.(choices)} />
+			{#if incoming.repeats}
+				<RepeatsBox repeats={incoming.repeats} onchoose={(choices) => incoming.choose(choices)} />
 			{/if}
-			{#if report}
+			{#if incoming.report}
 				<ImportSummary
-					{report}
+					report={incoming.report}
 					onopen={(id) => ((tab = 'pages'), (chosen = id))}
 					onpages={(notes) => void countAsPages(notes)}
-					onclose={() => (report = null)}
+					onclose={() => (incoming.report = null)}
 				/>
 			{/if}
 			{#if box === 'paste'}
@@ -408,10 +281,10 @@
 					letters={session.letters}
 					chosen={page?.id ?? null}
 					onchoose={(id) => (chosen = id)}
-					ontoggle={toggle}
+					ontoggle={(item) => void toggleCounted(item)}
 					onretry={retry}
 					ongiveup={(rows) =>
-						remove(
+						void takeOut(
 							'awaited',
 							rows.map(({ id }) => id),
 							rows.length === 1
@@ -442,10 +315,11 @@
 				pages={session.pages}
 				letter={session.letters.get(page.id) ?? null}
 				says={asked.page === page.id ? asked.says : null}
-				onstrike={(struck) => strike(page, struck)}
-				onstrikelike={(at) => strikeLike(page, at)}
-				onremove={() => remove('pages', [page.id], `“${page.article.title || page.name}”`)}
-				ontoggle={() => toggle(page)}
+				onstrike={(struck) => void strikeBlocks(page, struck)}
+				onstrikelike={(at) =>
+					session.assignment && void strikeLike(session.assignment, session.pages, page, at)}
+				onremove={() => void takeOut('pages', [page.id], `“${page.article.title || page.name}”`)}
+				ontoggle={() => void toggleCounted(page)}
 			/>
 		{:else if tab !== 'pages' && note}
 			<!-- a client's facts are changed elsewhere -->
@@ -454,7 +328,7 @@
 					{note}
 					sign={session.noteSigns.get(note.id) ?? null}
 					onsave={(text) => saveNote({ ...note, text })}
-					onremove={() => remove('notes', [note.id], `“${note.name}”`)}
+					onremove={() => void takeOut('notes', [note.id], `“${note.name}”`)}
 					onpage={() => void countAsPages([note])}
 				/>
 			{/key}

@@ -19,7 +19,7 @@
 	import { ListImport } from './list-import.svelte';
 	import ListsMenu from './ListsMenu.svelte';
 	import { makeAssignmentFrom } from './make-assignment';
-	import PhrasePane from './PhrasePane.svelte';
+	import PhrasePane from './phrase/PhrasePane.svelte';
 	import ScoutTable from './ScoutTable.svelte';
 
 	interface Props {

@@ -78,53 +78,11 @@ export function findQuestions(
 ): QuestionsFound {
 	const common = keywordStemsOf(keyword);
 	const passages = passagesOf([...pages, ...notes]);
-	const weightOf = stemWeights(passages, common);
-	const groups: Group[] = [];
 	const rules = rulesOf(edits);
-	const put = (text: string): Group => {
-		const wording = text.replace(/\s+/g, ' ').trim();
-		const sense = senseOf(wording, weightOf, common);
-		const ref = questionRef(wording);
-		const set = rules.setOf(ref);
-		let group =
-			(set >= 0
-				? groups.find((other) => other.refs.some((member) => rules.setOf(member) === set))
-				: undefined) ??
-			groups.find(
-				(other) =>
-					isSameQuestion(other.sense, sense) &&
-					other.refs.every((member) => rules.mayMeet(member, ref))
-			);
-		if (!group) {
-			group = {
-				sense,
-				refs: [],
-				wordings: [],
-				pages: new Set(),
-				lists: new Set(),
-				askedAt: [],
-				volume: null,
-				given: []
-			};
-			groups.push(group);
-		}
-		if (!group.refs.includes(ref)) group.refs.push(ref);
-		if (!group.wordings.includes(wording)) group.wordings.push(wording);
-		return group;
-	};
-	const putFrom = (source: PageWork, kind: 'pages' | 'lists'): Asking[] =>
-		source.questions.map(({ text, answer, section }) => ({
-			text,
-			into: (group) => {
-				group[kind].add(source.id);
-				group.askedAt.push({ source: source.id, section });
-				if (answer !== '')
-					group.given.push({ source: source.id, section, text: openingOf(answer), fit: 1 });
-			}
-		}));
-	const askings: Asking[] = [
-		...pages.flatMap((page) => putFrom(page, 'pages')),
-		...notes.flatMap((note) => putFrom(note, 'lists')),
+	const groups = new QuestionGroups(rules, stemWeights(passages, common), common);
+	const askings = [
+		...pages.flatMap((page) => askingsOf(page, 'pages')),
+		...notes.flatMap((note) => askingsOf(note, 'lists')),
 		...asked.map(({ text, source, volume }): Asking => ({
 			text,
 			into: (group) => {
@@ -137,34 +95,9 @@ export function findQuestions(
 	for (const { text, into } of askings.sort((a, b) =>
 		a.text < b.text ? -1 : a.text > b.text ? 1 : 0
 	))
-		into(put(text));
-	const questions = groups
-		.map((group): Question => {
-			const stems = new Set(group.wordings.flatMap((text) => contentStemsOf(text)));
-			const shortest = [...group.wordings].sort(
-				(a, b) => a.length - b.length || (a < b ? -1 : 1)
-			)[0]!;
-			const wanted = group.wordings.length === 1 ? stems : new Set(contentStemsOf(shortest));
-			const found = bestPassages(wanted, passages.byStem, common).filter(
-				({ source }) => !group.given.some((given) => given.source === source)
-			);
-			const name = rules.nameOf(group.refs) ?? shortest;
-			const text = (name[0]!.toUpperCase() + name.slice(1)).replace(/\bi\b/g, 'I');
-			return {
-				id: `question:${text
-					.toLowerCase()
-					.replace(/[^a-z0-9]+/g, ' ')
-					.trim()}`,
-				text: text.endsWith('?') ? text : `${text}?`,
-				kind: questionKindOf(text),
-				pages: [...group.pages].sort(),
-				lists: [...group.lists].sort(),
-				askedAt: group.askedAt,
-				wordings: group.wordings,
-				volume: group.volume,
-				answers: [...group.given, ...found].slice(0, ANSWERS_SHOWN)
-			};
-		})
+		into(groups.put(text));
+	const questions = groups.all
+		.map((group) => questionOf(group, rules.nameOf(group.refs), passages, common))
 		.sort(
 			(a, b) =>
 				b.pages.length + b.lists.length - a.pages.length - a.lists.length ||
@@ -175,6 +108,103 @@ export function findQuestions(
 	return {
 		questions: questions.filter((question) => !isStruck(question)),
 		struck: questions.filter(isStruck)
+	};
+}
+
+/** Wordings grouped by what they ask, with the decisions made by hand. */
+class QuestionGroups {
+	readonly all: Group[] = [];
+
+	constructor(
+		readonly rules: ReturnType<typeof rulesOf>,
+		readonly weightOf: (stem: string) => number,
+		readonly common: ReadonlySet<string>
+	) {}
+
+	/** The group of a wording, which it joins. */
+	put(text: string): Group {
+		const wording = text.replace(/\s+/g, ' ').trim();
+		const sense = senseOf(wording, this.weightOf, this.common);
+		const ref = questionRef(wording);
+		const group = this.#groupFor(ref, sense) ?? this.#open(sense);
+		if (!group.refs.includes(ref)) group.refs.push(ref);
+		if (!group.wordings.includes(wording)) group.wordings.push(wording);
+		return group;
+	}
+
+	/** The group that it was merged into by hand, else the first one that asks the same. */
+	#groupFor(ref: string, sense: QuestionSense): Group | undefined {
+		const { rules } = this;
+		const set = rules.setOf(ref);
+		const byHand =
+			set < 0
+				? undefined
+				: this.all.find((group) => group.refs.some((member) => rules.setOf(member) === set));
+		return (
+			byHand ??
+			this.all.find(
+				(group) =>
+					isSameQuestion(group.sense, sense) &&
+					group.refs.every((member) => rules.mayMeet(member, ref))
+			)
+		);
+	}
+
+	#open(sense: QuestionSense): Group {
+		const group: Group = {
+			sense,
+			refs: [],
+			wordings: [],
+			pages: new Set(),
+			lists: new Set(),
+			askedAt: [],
+			volume: null,
+			given: []
+		};
+		this.all.push(group);
+		return group;
+	}
+}
+
+/** Questions that a source asks, each with the answer that stands under it. */
+function askingsOf(source: PageWork, kind: 'pages' | 'lists'): Asking[] {
+	return source.questions.map(({ text, answer, section }) => ({
+		text,
+		into: (group) => {
+			group[kind].add(source.id);
+			group.askedAt.push({ source: source.id, section });
+			if (answer !== '')
+				group.given.push({ source: source.id, section, text: openingOf(answer), fit: 1 });
+		}
+	}));
+}
+
+/** A group as it is shown: under the name given by hand, else its shortest wording. */
+function questionOf(
+	group: Group,
+	givenName: string | null | undefined,
+	passages: Passages,
+	common: ReadonlySet<string>
+): Question {
+	const shortest = [...group.wordings].sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0]!;
+	const found = bestPassages(new Set(contentStemsOf(shortest)), passages.byStem, common).filter(
+		({ source }) => !group.given.some((given) => given.source === source)
+	);
+	const name = givenName ?? shortest;
+	const text = (name[0]!.toUpperCase() + name.slice(1)).replace(/\bi\b/g, 'I');
+	return {
+		id: `question:${text
+			.toLowerCase()
+			.replace(/[^a-z0-9]+/g, ' ')
+			.trim()}`,
+		text: text.endsWith('?') ? text : `${text}?`,
+		kind: questionKindOf(text),
+		pages: [...group.pages].sort(),
+		lists: [...group.lists].sort(),
+		askedAt: group.askedAt,
+		wordings: group.wordings,
+		volume: group.volume,
+		answers: [...group.given, ...found].slice(0, ANSWERS_SHOWN)
 	};
 }
 

@@ -45,14 +45,118 @@ export function findLongPhrases(
 	listed: readonly ListedPhrase[],
 	keyword: string
 ): LongPhrase[] {
-	const main = termKeyOf(keyword);
-	const bases = [main, ...terms.map(({ key }) => key).filter((key) => key !== main)].slice(
-		0,
-		TERMS_VARIED
-	);
-	const found = new Map<string, Map<string, Variant>>(bases.map((key) => [key, new Map()]));
-	const put = (base: string, phrase: string): Variant => {
-		const variants = found.get(base)!;
+	const variants = new Variants(keyword, terms);
+	for (const page of pages) {
+		for (const { phrase } of windowsOf(page, keyword))
+			variants.count(variants.main, phrase, page, 1);
+		for (const { key, length, count, whole, surfaces } of page.candidates) {
+			if (length < 2 || whole === 0 || variants.isKnown(key)) continue;
+			const base = variants.baseIn(key);
+			if (base === undefined) continue;
+			variants.count(base, [...surfaces.keys()].sort()[0]!.toLowerCase(), page, count);
+		}
+	}
+	for (const { wordings } of questions)
+		for (const wording of wordings) {
+			const variant = variants.spoken(wording);
+			if (variant) variant.isAsked = true;
+		}
+	for (const { phrase, volume } of listed) {
+		const variant = variants.spoken(phrase);
+		if (!variant) continue;
+		variant.isListed = true;
+		if (volume !== null) variant.volume = Math.max(volume, variant.volume ?? 0);
+	}
+	return variants.shown();
+}
+
+interface Variant {
+	readonly key: string;
+	readonly phrase: string;
+	count: number;
+	readonly pages: Set<string>;
+	isAsked: boolean;
+	isListed: boolean;
+	volume: number | null;
+}
+
+/** Wordings met so far, by the keyword or term that they vary. */
+class Variants {
+	/** Key of the keyword. */
+	readonly main: string;
+	readonly #found: Map<string, Map<string, Variant>>;
+	readonly #termKeys: ReadonlySet<string>;
+	readonly #isAbout: (phrase: string) => boolean;
+
+	constructor(keyword: string, terms: readonly Term[]) {
+		this.main = termKeyOf(keyword);
+		const others = terms.map(({ key }) => key).filter((key) => key !== this.main);
+		const bases = [this.main, ...others].slice(0, TERMS_VARIED);
+		this.#found = new Map(bases.map((key) => [key, new Map()]));
+		this.#termKeys = new Set(terms.map(({ key }) => key));
+		const find = matcherOf(keyword);
+		this.#isAbout = (phrase) => find(keysOf(phrase).map(({ key }) => key)).length > 0;
+	}
+
+	/** Whether the grid lists it already, or it is only a part of the keyword. */
+	isKnown(key: string): boolean {
+		return this.#termKeys.has(key) || ` ${this.main} `.includes(` ${key} `);
+	}
+
+	/** The longest of the terms that a phrase holds. */
+	baseIn(key: string): string | undefined {
+		return partsOf(key)
+			.filter((part) => part !== this.main && this.#found.has(part))
+			.sort((a, b) => b.length - a.length || (a < b ? -1 : 1))[0];
+	}
+
+	count(base: string, phrase: string, page: PageWork, uses: number): void {
+		const variant = this.#put(base, phrase);
+		variant.count += uses;
+		variant.pages.add(page.id);
+	}
+
+	/** The variant that a searched or asked phrase is, if it is one. */
+	spoken(phrase: string): Variant | null {
+		const plain = phrase.toLowerCase().replace(/\?+$/, '').trim();
+		const key = termKeyOf(plain);
+		if (this.isKnown(key) || /[,;:()]/.test(plain)) return null;
+		if (this.#isAbout(plain)) return this.#put(this.main, plain);
+		const base = key.split(' ').length <= MOST_WORDS ? this.baseIn(key) : undefined;
+		return base === undefined ? null : this.#put(base, plain);
+	}
+
+	/** Those worth showing: base by base, searched most first, then on most pages. */
+	shown(): LongPhrase[] {
+		return [...this.#found].flatMap(([base, variants]) =>
+			[...variants.values()]
+				.filter((variant) => variant.key !== base && variant.key !== this.main)
+				.filter(
+					({ isAsked, isListed, pages, count }) =>
+						isAsked || isListed || (base === this.main ? count >= 1 : pages.size >= 2 || count >= 3)
+				)
+				.sort(
+					(a, b) =>
+						(b.volume ?? -1) - (a.volume ?? -1) ||
+						b.pages.size - a.pages.size ||
+						b.count - a.count ||
+						(a.phrase < b.phrase ? -1 : 1)
+				)
+				.slice(0, VARIANTS_SHOWN)
+				.map(({ phrase, count, pages, isAsked, isListed, volume }): LongPhrase => ({
+					phrase,
+					of: base,
+					count,
+					pages: [...pages].sort(),
+					isAsked,
+					isListed,
+					volume
+				}))
+		);
+	}
+
+	#put(base: string, phrase: string): Variant {
+		const variants = this.#found.get(base)!;
 		const key = termKeyOf(phrase);
 		let variant = variants.get(key);
 		if (!variant) {
@@ -68,84 +172,7 @@ export function findLongPhrases(
 			variants.set(key, variant);
 		}
 		return variant;
-	};
-	const baseSet = new Set(bases.slice(1));
-	const known = new Set(terms.map(({ key }) => key));
-	// what the grid lists is no variant, and a part of the keyword is nothing longer
-	const isKnown = (key: string) => known.has(key) || ` ${main} `.includes(` ${key} `);
-	/** The longest of the terms that a phrase holds. */
-	const baseIn = (key: string) =>
-		partsOf(key)
-			.filter((part) => baseSet.has(part))
-			.sort((a, b) => b.length - a.length || (a < b ? -1 : 1))[0];
-	for (const page of pages) {
-		for (const { phrase } of windowsOf(page, keyword)) {
-			const variant = put(main, phrase);
-			variant.count++;
-			variant.pages.add(page.id);
-		}
-		for (const { key, length, count, whole, surfaces } of page.candidates) {
-			if (length < 2 || whole === 0 || isKnown(key)) continue;
-			const base = baseIn(key);
-			if (base === undefined) continue;
-			const variant = put(base, [...surfaces.keys()].sort()[0]!.toLowerCase());
-			variant.count += count;
-			variant.pages.add(page.id);
-		}
 	}
-	const around = matcherOf(keyword);
-	const spoken = (phrase: string, note: (variant: Variant) => void) => {
-		const plain = phrase.toLowerCase().replace(/\?+$/, '').trim();
-		const key = termKeyOf(plain);
-		if (isKnown(key) || /[,;:()]/.test(plain)) return;
-		if (around(keysOf(plain).map((word) => word.key)).length > 0) note(put(main, plain));
-		else {
-			const base = key.split(' ').length <= MOST_WORDS ? baseIn(key) : undefined;
-			if (base !== undefined) note(put(base, plain));
-		}
-	};
-	for (const { wordings } of questions)
-		for (const wording of wordings) spoken(wording, (variant) => (variant.isAsked = true));
-	for (const { phrase, volume } of listed)
-		spoken(phrase, (variant) => {
-			variant.isListed = true;
-			if (volume !== null) variant.volume = Math.max(volume, variant.volume ?? 0);
-		});
-	return bases.flatMap((base) =>
-		[...found.get(base)!.values()]
-			.filter((variant) => variant.key !== base && variant.key !== main)
-			.filter(
-				({ isAsked, isListed, pages: on, count }) =>
-					isAsked || isListed || (base === main ? count >= 1 : on.size >= 2 || count >= 3)
-			)
-			.sort(
-				(a, b) =>
-					(b.volume ?? -1) - (a.volume ?? -1) ||
-					b.pages.size - a.pages.size ||
-					b.count - a.count ||
-					(a.phrase < b.phrase ? -1 : 1)
-			)
-			.slice(0, VARIANTS_SHOWN)
-			.map(({ phrase, count, pages: on, isAsked, isListed, volume }): LongPhrase => ({
-				phrase,
-				of: base,
-				count,
-				pages: [...on].sort(),
-				isAsked,
-				isListed,
-				volume
-			}))
-	);
-}
-
-interface Variant {
-	readonly key: string;
-	readonly phrase: string;
-	count: number;
-	readonly pages: Set<string>;
-	isAsked: boolean;
-	isListed: boolean;
-	volume: number | null;
 }
 
 /** Proper sub-phrases of a key: "heavy walling hammer" → "heavy walling", "walling hammer", "hammer" … */

@@ -119,7 +119,57 @@ export function placementProblem(
 	const needs = [...wanted];
 	const room = sections.map(roomOf);
 	const kept = lockedPlacements(sections, terms, needs, room);
-	// the opening and the section headed by the keyword hold it whatever else would like to stand there
+	placeKeyword({ keyword, terms, sections, confined, parts }, { kept, needs, room });
+	const holders = terms.map(
+		({ key }) => kept.filter((of) => of.some(({ term }) => term === key)).length
+	);
+	const problem: PlacementProblem = {
+		gains: terms.map((term, t) =>
+			sections.map((section, s) =>
+				section.locked ||
+				kept[s]!.some((placement) => placement.term === term.key) ||
+				!mayStand(term.key, section, confined)
+					? 0
+					: gainOf(term, section, parts[t]![s]!)
+			)
+		),
+		needs: needs.map((need) => Math.max(0, need)),
+		room: room.map((free) => Math.max(0, free)),
+		firstUse: terms.map(({ weight }, t) =>
+			holders[t]! > 0 ? 0 : WEIGHT_VALUE[weight] * PLACE_LIMITS.firstUse
+		),
+		mostHere: needs.map((need) => Math.max(1, Math.ceil(PLACE_LIMITS.hereShare * need))),
+		// what sums up says each thing once
+		mostOfOne: sections.map(({ kind }) =>
+			kind === 'takeaways' || kind === 'closing' ? 1 : PLACE_LIMITS.usesPerTerm
+		),
+		spread: holders.map((held) => Math.max(0, PLACE_LIMITS.sectionsPerTerm - held)),
+		repeat: PLACE_LIMITS.repeat
+	};
+	return { problem, parts, kept, wanted };
+}
+
+/** The exact keyword takes its place in the opening and in the section headed by it before all others. */
+function placeKeyword(
+	{
+		keyword,
+		terms,
+		sections,
+		confined,
+		parts
+	}: {
+		readonly keyword: string;
+		readonly terms: readonly Term[];
+		readonly sections: readonly PlanSection[];
+		readonly confined: Plan['confined'];
+		readonly parts: Posed['parts'];
+	},
+	{
+		kept,
+		needs,
+		room
+	}: { readonly kept: TermPlacement[][]; readonly needs: number[]; readonly room: number[] }
+): void {
 	const main = terms.findIndex(({ key }) => key === keyword);
 	sections.forEach((section, s) => {
 		const reason =
@@ -142,44 +192,20 @@ export function placementProblem(
 		needs[main]! -= 1;
 		room[s]! -= 1;
 	});
-	const holders = terms.map(
-		({ key }) => kept.filter((of) => of.some(({ term }) => term === key)).length
-	);
-	const problem: PlacementProblem = {
-		gains: terms.map((term, t) =>
-			sections.map((section, s) => {
-				const affinity = affinityOf(parts[t]![s]!);
-				if (
-					section.locked ||
-					kept[s]!.some((placement) => placement.term === term.key) ||
-					!mayStand(term.key, section, confined)
-				)
-					return 0;
-				// what the brief asks for and no page uses goes where a heading speaks of it, else where there is room
-				if (term.uses.length === 0)
-					return isRunning(section)
-						? WEIGHT_VALUE[term.weight] *
-								(PLACE_LIMITS.least + affinity + REQUIRED_BY_HEADING * parts[t]![s]!.heading)
-						: 0;
-				return affinity < PLACE_LIMITS.least || !hasReason(parts[t]![s]!)
-					? 0
-					: WEIGHT_VALUE[term.weight] * affinity;
-			})
-		),
-		needs: needs.map((need) => Math.max(0, need)),
-		room: room.map((free) => Math.max(0, free)),
-		firstUse: terms.map(({ weight }, t) =>
-			holders[t]! > 0 ? 0 : WEIGHT_VALUE[weight] * PLACE_LIMITS.firstUse
-		),
-		mostHere: needs.map((need) => Math.max(1, Math.ceil(PLACE_LIMITS.hereShare * need))),
-		// what sums up says each thing once
-		mostOfOne: sections.map(({ kind }) =>
-			kind === 'takeaways' || kind === 'closing' ? 1 : PLACE_LIMITS.usesPerTerm
-		),
-		spread: holders.map((held) => Math.max(0, PLACE_LIMITS.sectionsPerTerm - held)),
-		repeat: PLACE_LIMITS.repeat
-	};
-	return { problem, parts, kept, wanted };
+}
+
+/** What the first use of a term in a section is worth. */
+function gainOf(term: Term, section: PlanSection, parts: AffinityParts): number {
+	const affinity = affinityOf(parts);
+	// what the brief asks for and no page uses goes where a heading speaks of it, else where there is room
+	if (term.uses.length === 0)
+		return isRunning(section)
+			? WEIGHT_VALUE[term.weight] *
+					(PLACE_LIMITS.least + affinity + REQUIRED_BY_HEADING * parts.heading)
+			: 0;
+	return affinity < PLACE_LIMITS.least || !hasReason(parts)
+		? 0
+		: WEIGHT_VALUE[term.weight] * affinity;
 }
 
 /**

@@ -1,0 +1,91 @@
+import { toast } from 'svelte-sonner';
+import { ruleFor, siteOf, struckBy } from '$lib/core/pages';
+import type { Assignment, Page } from '$lib/data/db';
+import {
+	changeEvidence,
+	readEvidence,
+	setCounted,
+	setStruck,
+	setStruckByRules,
+	type Evidence
+} from '$lib/data/pages';
+import { history } from '../frame/history.svelte';
+import { countOf } from '../parts/count-of';
+
+/** Counts a page that is set aside, or sets it aside, as one step. */
+export function toggleCounted(page: Page): Promise<void> {
+	const counted = !page.counted;
+	return history.run({
+		label: counted ? `Counted “${page.article.title}”` : `Set “${page.article.title}” aside`,
+		redo: () => setCounted(page.id, counted),
+		undo: () => setCounted(page.id, !counted)
+	});
+}
+
+/** Strikes out just these blocks of a page, by position, as one step. */
+export function strikeBlocks(page: Page, struck: number[]): Promise<void> {
+	const before = [...page.struck];
+	return history.run(
+		{
+			label:
+				struck.length > before.length ? 'Changed what counts of a page' : 'Changed a block back',
+			redo: () => setStruck(page.id, struck),
+			undo: () => setStruck(page.id, before)
+		},
+		{ quiet: true }
+	);
+}
+
+/** Strikes out everything like a block on all pages of its site, those to come included, as one step. */
+export async function strikeLike(
+	assignment: Assignment,
+	pages: readonly Page[],
+	page: Page,
+	at: number
+): Promise<void> {
+	const rule = ruleFor(page.article, at);
+	if (!rule) {
+		toast('This page does not say which site it is from, so only this block can be struck out.');
+		return;
+	}
+	const changed = pages.flatMap(({ id, article, struck }) => {
+		const all = [...new Set([...struck, ...struckBy(rule, article)])].sort((a, b) => a - b);
+		return all.length > struck.length ? [{ id, before: [...struck], after: all }] : [];
+	});
+	const blocks = changed.reduce((sum, { before, after }) => sum + after.length - before.length, 0);
+	const rules = [...assignment.strikeRules];
+	await history.run({
+		label: `Struck out ${countOf(blocks, 'block')} on ${siteOf(page.article)}`,
+		redo: () =>
+			setStruckByRules(
+				assignment.id,
+				[...rules, rule],
+				changed.map(({ id, after }) => ({ id, struck: after }))
+			),
+		undo: () =>
+			setStruckByRules(
+				assignment.id,
+				rules,
+				changed.map(({ id, before }) => ({ id, struck: before }))
+			)
+	});
+}
+
+/** Takes evidence out as one step; taking that back brings it as it was. */
+export async function takeOut(
+	kind: 'pages' | 'notes' | 'awaited',
+	ids: readonly string[],
+	name: string
+): Promise<void> {
+	let taken: Evidence | null = null;
+	await history.run({
+		label: `Took ${name} out`,
+		redo: async () => {
+			taken = await readEvidence({ [kind]: ids });
+			await changeEvidence({}, { [kind]: ids });
+		},
+		undo: async () => {
+			if (taken) await changeEvidence(taken, {});
+		}
+	});
+}
