@@ -1,4 +1,5 @@
 import { readFileSync, readdirSync } from 'node:fs';
+import { pathToFileURL, URL } from 'node:url';
 import model from 'wink-eng-lite-web-model';
 import winkNLP from 'wink-nlp';
 import {
@@ -19,7 +20,7 @@ import type { ScoredPage } from '../../src/lib/core/standing';
 import { makeTagger, type Tagger } from '../../src/lib/core/text';
 import type { DraftNote } from '../../src/lib/core/writers';
 
-const DEMO = new URL('../../demo/', import.meta.url);
+const DEMO = pathToFileURL(`${import.meta.dirname}/../../demo/`);
 const KEYWORD = 'how to build a dry stone wall';
 
 /** The demo assignment as the app reads it: proposed pages set aside. */

@@ -2,8 +2,6 @@ import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { readArchive, writeArchive } from '$lib/core/deliver';
-import { judgePage, readText, sketchOf } from '$lib/core/pages';
-import { articleSign } from '$lib/core/assignment';
 import { paragraph, textNode, type TakeDoc } from '$lib/core/manuscript';
 import { archiveOf, wholeFrom } from './archive';
 import {
@@ -49,6 +47,7 @@ import { EMPTY_BRIEF } from '$lib/core/brief';
 import { NO_EDITS } from '$lib/core/findings';
 import { EMPTY_CLIENT } from '$lib/core/clients';
 import { blankKeyword } from '$lib/core/keywords';
+import { storedPage } from '../../../tests/support/stored-page';
 
 const doc = (text: string): TakeDoc => ({
 	type: 'doc',
@@ -66,25 +65,7 @@ beforeEach(async () => {
 	});
 });
 
-function pageOf(id: string, order: number): Page {
-	const article = readText(`# Walls\n\nA wall named ${id}.`);
-	const judgement = judgePage(article, assignment.keyword);
-	return {
-		id,
-		assignment: assignment.id,
-		name: `${id}.md`,
-		address: '',
-		origin: 'text',
-		order,
-		article,
-		sign: articleSign(article),
-		judgement,
-		counted: true,
-		struck: [],
-		result: null,
-		sketch: sketchOf(article)
-	};
-}
+const pageOf = (id: string, order: number) => storedPage(assignment, id, order);
 
 describe('takes', () => {
 	it('saves on top of the revision it was opened at', async () => {

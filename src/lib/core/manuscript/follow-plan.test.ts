@@ -5,27 +5,14 @@ import { docText, type TakeDoc } from './node';
 import { headOf } from './sections';
 import { followPlan, outlineDifference, planFromTake } from './follow-plan';
 import { heading, paragraph, textNode } from './build';
+import { planOf } from '../../../../tests/support/plans';
 
-const opening: PlanSection = { ...newSection('top', 'Opening', 80), level: 1, kind: 'opening' };
-const planOf = (sections: readonly PlanSection[], title = 'Walls'): Plan => ({
-	title,
-	titleTag: '',
-	description: '',
-	slug: '',
-	sections: [opening, ...sections],
-	value: 0,
-	bound: 0,
-	unplaced: [],
-	confined: {},
-	dismissed: {},
-	basis: { terms: [], headings: [], questions: [] }
-});
 const [a, b, c] = ['A', 'B', 'C'].map((name) => newSection(name, `Section ${name}`, 100)) as [
 	PlanSection,
 	PlanSection,
 	PlanSection
 ];
-const plan = planOf([a, b, c]);
+const plan = planOf(a, b, c);
 const words = (text: string) => paragraph(textNode(text));
 const doc: TakeDoc = {
 	type: 'doc',
@@ -46,10 +33,10 @@ const texts = (of: TakeDoc) =>
 
 describe('a manuscript that follows its plan', () => {
 	it('is renamed, moved and given new headings without losing a word', () => {
-		const after = planOf(
-			[c, { ...a, heading: 'The first' }, newSection('N', 'New', 50), b],
-			'Walls that last'
-		);
+		const after: Plan = {
+			...planOf(c, { ...a, heading: 'The first' }, newSection('N', 'New', 50), b),
+			title: 'Walls that last'
+		};
 		const followed = followPlan(doc, plan, after);
 		expect(headings(followed)).toEqual([
 			'Walls that last',
@@ -69,7 +56,7 @@ describe('a manuscript that follows its plan', () => {
 				headOf(node).section === 'A' ? heading(2, 'My own words', 'A') : node
 			)
 		};
-		const after = planOf([{ ...a, heading: 'Renamed' }, c]);
+		const after = planOf({ ...a, heading: 'Renamed' }, c);
 		const followed = followPlan(own, plan, after);
 		expect(headings(followed)).toEqual(['Walls', 'My own words', 'Section B', 'Section C']);
 		expect(texts(followed)).toEqual(texts(doc));

@@ -1,15 +1,14 @@
 import { flushSync } from 'svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { articleSign } from '$lib/core/assignment';
-import { judgePage, readText, sketchOf } from '$lib/core/pages';
 import { EMPTY_CLIENT } from '$lib/core/clients';
 import { addAssignment, changeAssignment } from '$lib/data/assignments';
 import { addClient } from '$lib/data/clients';
-import { db, type Assignment, type Page } from '$lib/data/db';
+import { db, type Assignment } from '$lib/data/db';
 import { changeEvidence, saveNote, setCounted } from '$lib/data/pages';
 import { keepUnsaved } from '$lib/data/unsaved';
 import { history } from '../frame/history.svelte';
 import { Session } from './session.svelte';
+import { storedPage } from '../../../../tests/support/stored-page';
 
 const answers = vi.hoisted(() => ({ asked: [] as string[] }));
 vi.mock('$lib/workers/client', () => ({
@@ -25,24 +24,7 @@ let assignment: Assignment;
 let session: Session;
 let end: () => void;
 
-function pageOf(id: string, order: number): Page {
-	const article = readText(`# Walls\n\nA wall named ${id}.`);
-	return {
-		id,
-		assignment: assignment.id,
-		name: `${id}.md`,
-		address: '',
-		origin: 'text',
-		order,
-		article,
-		sign: articleSign(article),
-		judgement: judgePage(article, assignment.keyword),
-		counted: true,
-		struck: [],
-		result: null,
-		sketch: sketchOf(article)
-	};
-}
+const pageOf = (id: string, order: number) => storedPage(assignment, id, order);
 
 async function open(): Promise<void> {
 	session = new Session(assignment.id);
