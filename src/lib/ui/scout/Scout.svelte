@@ -237,7 +237,8 @@
 						: `${scout.shown.length.toLocaleString('en')} of ${phrasesShown(scout.rows.length)}`}
 					{scout.clusters.length > 0
 						? `in ${scout.clusters.length.toLocaleString('en')} clusters`
-						: ''}{#if scout.stale.length > 0}
+						: ''}
+					{#if scout.stale.length > 0}
 						· {scout.stale.length === 1 ? 'one passed year' : `${scout.stale.length} passed years`}
 						<button class="linkish" onclick={() => void scout.freshen(scout.stale)}
 							>make {scout.stale.length === 1 ? 'it' : 'them'} {new Date().getFullYear()}</button
