@@ -1,11 +1,14 @@
 import type { Element } from 'hast';
 import { countWords } from '../../text';
 import { stringOf } from '../html-tree';
-import { noiseOfName } from './noise';
-import { hasField, textIn, hasTag, linkWordsIn } from './element-text';
+import { noiseOfNames } from './noise';
+import { hasField, textIn, linkWordsIn } from './element-text';
+import { isPanel } from './folding';
+import type { Mark } from './raw-block';
 
 export interface BlockContext {
-	readonly noise: string | null;
+	/** Marks of the parts around, outermost first. */
+	readonly marks: readonly Mark[];
 	readonly path: readonly Element[];
 	/** Inside something that opens on click, where hidden text is still the article. */
 	readonly folds: boolean;
@@ -41,52 +44,89 @@ const HIDDEN_STYLE = /display\s*:\s*none|visibility\s*:\s*hidden/i;
 
 export const PROMOTION =
 	/\b(?:buy now|shop now|shop (?:the|our)|order (?:now|today|online)|add to (?:basket|cart|bag)|\d+% off|free (?:delivery|shipping)|use (?:the )?code|special offer|limited time|sale ends|book (?:now|your place)|download (?:our|the|your) free|get a free quote)\b/i;
+/** The context inside an element: what is known outside it, and what the element adds. */
 export function contextOf(element: Element, outer: BlockContext): BlockContext {
 	const { properties, tagName } = element;
-	const names = [properties.className, properties.id, properties.dataTestid, properties.ariaLabel]
-		.map(stringOf)
-		.join(' ');
+	const names = namesOf(element);
 	const role = stringOf(properties.role).toLowerCase();
-	const folds = outer.folds || tagName === 'details' || FOLDING.test(names.toLowerCase());
+	const folds =
+		outer.folds ||
+		tagName === 'details' ||
+		role === 'tabpanel' ||
+		isPanel(element) ||
+		FOLDING.test(names.join(' ').toLowerCase());
 	const inArticle =
 		outer.inArticle || tagName === 'article' || tagName === 'main' || role === 'main';
-	const hidden =
-		properties.hidden === true ||
-		stringOf(properties.ariaHidden) === 'true' ||
-		HIDDEN_STYLE.test(stringOf(properties.style));
-	// a name on something as large as the page says how the page is laid out, not what it is
-	const named =
-		tagName === 'body' || tagName === 'main' || /^h[1-6]$/.test(tagName)
-			? null
-			: noiseOfName(names);
-	let noise =
-		outer.noise ??
-		CONTAINER_NOISE[tagName] ??
-		(role === 'complementary' && inArticle ? null : ROLE_NOISE[role]) ??
-		named ??
-		(hidden && !folds ? 'hidden on the page' : null);
-	if (noise === null && tagName === 'header' && !inArticle) noise = 'page header';
-	if (noise === null && tagName === 'aside') noise = asideNoise(element, outer.inArticle);
-	if (noise === null && (tagName === 'form' || hasField(element))) {
-		const words = countWords(textIn(element));
-		if (words < (tagName === 'form' ? 80 : 50) && words < 0.3 * outer.pageWords) noise = 'form';
-	}
-	// inside an article, a name that only sounds like furniture does not outweigh long prose
-	if (
-		outer.noise === null &&
-		named !== null &&
-		noise === named &&
-		holdsArticle(element, named, outer.pageWords)
-	)
-		noise = null;
+	const mark = markOf(element, { role, names, folds, inArticle, outer });
 	return {
-		noise,
+		marks: mark ? [...outer.marks, mark] : outer.marks,
 		folds,
 		inArticle,
 		path: [...outer.path, element],
 		pageWords: outer.pageWords,
 		last: outer.last
 	};
+}
+
+function markOf(
+	element: Element,
+	{
+		role,
+		names,
+		folds,
+		inArticle,
+		outer
+	}: {
+		readonly role: string;
+		readonly names: readonly string[];
+		readonly folds: boolean;
+		readonly inArticle: boolean;
+		readonly outer: BlockContext;
+	}
+): Mark | null {
+	const { properties, tagName } = element;
+	const mark = (reason: string, by: Mark['by']): Mark => ({ reason, element, by });
+	const byTag =
+		CONTAINER_NOISE[tagName] ??
+		(role === 'complementary' && inArticle ? null : ROLE_NOISE[role]) ??
+		null;
+	if (byTag !== null) return mark(byTag, 'tag');
+	const byName =
+		tagName === 'body' || tagName === 'main' || /^h[1-6]$/.test(tagName)
+			? null
+			: noiseOfNames(names);
+	if (byName !== null) return mark(byName, 'name');
+	const isHidden =
+		properties.hidden === true ||
+		stringOf(properties.hidden) === 'until-found' ||
+		stringOf(properties.ariaHidden) === 'true' ||
+		HIDDEN_STYLE.test(stringOf(properties.style));
+	if (isHidden && !folds) return mark('hidden on the page', 'hidden');
+	if (tagName === 'header' && !inArticle) return mark('page header', 'tag');
+	if (tagName === 'aside') {
+		const reason = asideNoise(element, outer.inArticle);
+		if (reason !== null) return mark(reason, 'tag');
+	}
+	if (tagName === 'form' || hasField(element)) {
+		const words = countWords(textIn(element));
+		if (words < (tagName === 'form' ? 80 : 50) && words < 0.3 * outer.pageWords)
+			return mark('form', 'content');
+	}
+	return null;
+}
+
+/** Names that authors give to a part: classes, id, test id, label, and the tag where it is a name of their own. */
+function namesOf({ tagName, properties }: Element): string[] {
+	const classes = stringOf(properties.className).split(/\s+/);
+	const own = tagName.includes('-') ? [tagName] : [];
+	const label = stringOf(properties.ariaLabel).trim().replace(/\s+/g, '-');
+	return [
+		...own,
+		...classes,
+		stringOf(properties.id),
+		stringOf(properties.dataTestid),
+		label
+	].filter((name) => name !== '');
 }
 
 /** Asides in an article are often its tips and warnings; elsewhere they are the side column. */
@@ -97,18 +137,4 @@ function asideNoise(element: Element, inArticle: boolean): string | null {
 	return countWords(text) < 12 || linkWordsIn(element) > 0.3 * countWords(text)
 		? 'side note'
 		: null;
-}
-
-/**
- * Names such as "menu-open", "promo" or "cookies-enabled" that sit by accident on what holds
- * the article: most of the page's words, in paragraphs, with few links. Comments may well be
- * longer than the article they follow, so for them the name stands.
- */
-function holdsArticle(element: Element, reason: string, pageWords: number): boolean {
-	if (reason === 'comments') return false;
-	const words = countWords(textIn(element));
-	if (words < 80 || words < 0.35 * pageWords || !hasTag(element, /^p$/)) return false;
-	const isLoose = reason === 'cookie notice' || reason === 'related links' || reason === 'footer';
-	if (isLoose && words < 0.6 * pageWords) return false;
-	return linkWordsIn(element) < 0.25 * words;
 }

@@ -3,29 +3,6 @@ import { noiseOfHeading, noiseOfLine } from './noise';
 import type { RawBlock } from './raw-block';
 import { isHome } from './block-look';
 
-/**
- * What the markup says of each block, less what cannot be: when names such as "widget" or a
- * style that hides would take most of the prose, they mean something else on this page.
- */
-export function trustedNoise(raw: readonly RawBlock[]): (string | null)[] {
-	const words = new Map<string | null, number>();
-	let all = 0;
-	for (const block of raw) {
-		if (block.block.kind !== 'paragraph' || block.words < 15) continue;
-		if (block.linkWords > 0.3 * block.words) continue;
-		all += block.words;
-		words.set(block.noise, (words.get(block.noise) ?? 0) + block.words);
-	}
-	const free = words.get(null) ?? 0;
-	const lifted = new Set<string>();
-	if (free < 0.3 * all) {
-		for (const [reason, n] of words) {
-			if (reason === null || (reason === 'comments' && free > 0)) continue;
-			if (n >= 0.4 * all) lifted.add(reason);
-		}
-	}
-	return raw.map(({ noise }) => (noise !== null && lifted.has(noise) ? null : noise));
-}
 const POST_LINKS = /^(?:(?:reply|quote|report|like|flag|permalink|edit)\b\s*)+$/i;
 
 /** What stands inside one element. */

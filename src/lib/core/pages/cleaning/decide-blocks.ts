@@ -2,7 +2,7 @@ import type { Element } from 'hast';
 import type { PageBlock } from '../article';
 import type { RawBlock } from './raw-block';
 import { isIntroduction, whereOf } from './block-look';
-import { trustedNoise, boxNoise, ownNoise, zoneNoise } from './block-noise';
+import { boxNoise, ownNoise, zoneNoise } from './block-noise';
 import { articleRootOf } from './article-root';
 import {
 	titleIn,
@@ -29,8 +29,7 @@ export function decideBlocks(
 ): PageBlock[] {
 	const inZone = zoneNoise(raw);
 	const inBox = boxNoise(raw);
-	const named = trustedNoise(raw);
-	const noise = raw.map((block, i) => named[i] ?? inZone[i] ?? inBox[i] ?? ownNoise(block));
+	const noise = raw.map((block, i) => block.noise ?? inZone[i] ?? inBox[i] ?? ownNoise(block));
 	const root = articleRootOf(raw, noise, kept);
 	const inRoot = raw.map((block) => block.path.includes(root));
 	const first = inRoot.findIndex((is, i) => is && noise[i] === null);

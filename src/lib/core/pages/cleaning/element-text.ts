@@ -121,10 +121,41 @@ export function linksIn(element: Element): Omit<PageLink, 'outward'>[] {
 		.filter(({ text, href }) => text !== '' && href !== '' && !href.startsWith('#'));
 }
 
+/** Words inside links that lead somewhere; a link that opens what follows it is none. */
 export function linkWordsIn(element: Element): number {
 	return anchorsIn(element).reduce(
 		(sum, anchor) =>
-			anchor.properties.href === undefined ? sum : sum + countWords(textIn(anchor)),
+			anchor.properties.href === undefined || isOpener(anchor)
+				? sum
+				: sum + countWords(textIn(anchor)),
 		0
+	);
+}
+
+const TOGGLE_NAME = /toggle|trigger|collapsed|accordion|expander|(?:^|[-_\s])tab(?:$|[-_\s])/i;
+
+/**
+ * Whether an element opens something on the page when it is clicked: a button, or a link that
+ * leads nowhere else.
+ */
+export function isToggle({ tagName, properties }: Element): boolean {
+	if (tagName === 'button' || tagName === 'summary') return true;
+	const role = stringOf(properties.role);
+	if (role === 'button' || role === 'tab') return true;
+	return tagName === 'a' && !/^(?!javascript:)[^#]/i.test(stringOf(properties.href));
+}
+
+/** Whether a link opens a place on the page and does not jump to it. */
+export function isOpener(element: Element): boolean {
+	const { tagName, properties } = element;
+	if (tagName !== 'a' || !isToggle(element)) return false;
+	return (
+		properties.ariaExpanded !== undefined ||
+		properties.ariaControls !== undefined ||
+		properties.dataToggle !== undefined ||
+		properties.dataBsToggle !== undefined ||
+		/^(?:tab|button)$/.test(stringOf(properties.role)) ||
+		/^javascript:/i.test(stringOf(properties.href)) ||
+		TOGGLE_NAME.test(stringOf(properties.className))
 	);
 }

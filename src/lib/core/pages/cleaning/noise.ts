@@ -58,13 +58,31 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 const ARTICLE_NAMES =
 	/(?:^|[\s_-])(?:article|article-?body|post-?(?:content|body)|entry-?content|main-?content|page-?content|story-?body|has-sidebar|with-sidebar|no-sidebar)(?:$|[\s_-])/;
 
-/** Reason why a part with these class, id and role names is not the article, or null. */
-export function noiseOfName(names: string): string | null {
-	if (names === '') return null;
-	const plain = names.toLowerCase();
-	for (const [pattern, reason] of NOISE_NAMES) {
-		if (pattern.test(plain)) return ARTICLE_NAMES.test(plain) ? null : reason;
+/** Names that themes give by what a post is filed under or by its state: they say nothing of a part. */
+const FILED_AS = /^(?:tag|category|type|format|status|has|is|no|not|with|js|postid|post-\d)[-_]/;
+
+/** Prefixes that page builders put before the name of every part. */
+const BUILDER = /^(?:elementor|et_pb|vc|wpb|fl|wp-block|brxe|bricks|uagb|kt|stk|ct|oxy)[-_]+/;
+
+/** What builders call each of their boxes; it says nothing of what is inside. */
+const BOX_NAMES = /(?:^|[-_])(?:widget|container|wrap(?:per)?|aside|rail|toggle|tabs?)(?:$|[-_])/;
+
+/** Reason why a part with these names is not the article, or null. Each name is judged as a whole. */
+export function noiseOfNames(names: readonly string[]): string | null {
+	let found: string | null = null;
+	for (const name of names) {
+		const plain = name.replace(/([a-z])([A-Z])/g, '$1-$2').toLowerCase();
+		if (ARTICLE_NAMES.test(plain)) return null;
+		found ??= noiseOfName(plain);
 	}
+	return found;
+}
+
+function noiseOfName(name: string): string | null {
+	if (FILED_AS.test(name)) return null;
+	const own = name.replace(BUILDER, '');
+	if (own !== name && BOX_NAMES.test(own)) return null;
+	for (const [pattern, reason] of NOISE_NAMES) if (pattern.test(own)) return reason;
 	return null;
 }
 

@@ -5,6 +5,7 @@ import { rawTextOf, stringOf, tidyText } from '../html-tree';
 import {
 	isBold,
 	isInline,
+	isToggle,
 	headingText,
 	textIn,
 	hasTag,
@@ -14,15 +15,18 @@ import {
 	linkWordsIn
 } from './element-text';
 import { type BlockContext, PROMOTION, contextOf } from './block-context';
-import type { RawBlock } from './raw-block';
+import { markPanels, opensPanel } from './folding';
+import { withTrustedNoise } from './trusted-marks';
+import type { Mark, RawBlock } from './raw-block';
 
 /** All blocks of a page in reading order, with what the markup says about them. */
 export function rawBlocksOf(body: Element): RawBlock[] {
 	const found: RawBlock[] = [];
+	markPanels(body);
 	walk(
 		body,
 		{
-			noise: null,
+			marks: [],
 			path: [body],
 			folds: false,
 			inArticle: false,
@@ -31,7 +35,7 @@ export function rawBlocksOf(body: Element): RawBlock[] {
 		},
 		found
 	);
-	return found;
+	return withTrustedNoise(found);
 }
 
 function walk(parent: Element, context: BlockContext, found: RawBlock[]): void {
@@ -116,7 +120,7 @@ function addRun(run: readonly ElementContent[], context: BlockContext, found: Ra
 	if (only.length === 1 && only[0]!.type === 'element' && isToggle(only[0]!)) {
 		// the question of a home-made accordion is a button; other buttons are furniture
 		const text = textIn(only[0]!);
-		if (!/\?\s*[+\-–▾▼›]?$/.test(text) && !context.folds) return;
+		if (!/\?\s*[+\-–▾▼›]?$/.test(text) && !context.folds && !opensPanel(only[0]!)) return;
 		const level = Math.min(4, context.last.level + 1) as HeadingLevel;
 		add(
 			{ kind: 'heading', level, text: text.replace(/\s*[+\-–▾▼›]$/, '') },
@@ -136,11 +140,6 @@ function addRun(run: readonly ElementContent[], context: BlockContext, found: Ra
 		}
 		for (const image of imagesIn(holder)) addImage(image, context, found);
 	}
-}
-
-/** A button, or a link that leads nowhere and only opens what follows it. */
-function isToggle({ tagName, properties }: Element): boolean {
-	return tagName === 'button' || (tagName === 'a' && !/^[^#]/.test(stringOf(properties.href)));
 }
 
 function splitAtBreaks(run: readonly ElementContent[]): ElementContent[][] {
@@ -341,19 +340,17 @@ function add(
 	if (text === '' && block.kind !== 'figure') return;
 	const words = countWords(text);
 	const linkWords = linkWordsIn(element);
-	const promoted =
-		context.noise === null &&
-		block.kind !== 'heading' &&
-		words < 60 &&
-		linkWords > 0 &&
-		PROMOTION.test(text)
-			? 'advertisement'
-			: null;
+	const isPromotion =
+		block.kind !== 'heading' && words < 60 && linkWords > 0 && PROMOTION.test(text);
+	const marks: readonly Mark[] = isPromotion
+		? [...context.marks, { reason: 'advertisement', element, by: 'content' }]
+		: context.marks;
 	found.push({
 		block,
 		words,
 		linkWords,
-		noise: context.noise ?? promoted,
+		marks,
+		noise: marks[0]?.reason ?? null,
 		bold: block.kind === 'paragraph' && words <= 14 && isBold(element),
 		path: element === context.path.at(-1) ? context.path : [...context.path, own ?? element],
 		links: linksIn(element)
