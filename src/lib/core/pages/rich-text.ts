@@ -1,5 +1,5 @@
 import { EMPTY_ARTICLE, keptBlocksOf, type Block } from './article';
-import { decideBlocks, rawBlocksOf } from './cleaning';
+import { decideBlocks, NO_LIBRARY_TEXT, rawBlocksOf } from './cleaning';
 import { parseHtml } from './html-tree';
 
 const FURNITURE = new Set(['hidden on the page', 'form', 'cookie notice', 'share bar']);
@@ -12,7 +12,7 @@ export function blocksOfRichText(html: string): Block[] {
 	const raw = rawBlocksOf(parseHtml(html).body).map((block) =>
 		block.noise !== null && FURNITURE.has(block.noise) ? block : { ...block, noise: null }
 	);
-	const decided = decideBlocks(raw, new Set(), '');
+	const decided = decideBlocks(raw, NO_LIBRARY_TEXT, '');
 	// what only looks like furniture was still copied on purpose
 	return keptBlocksOf({
 		...EMPTY_ARTICLE,

@@ -4,6 +4,7 @@ import { decideBlocks } from './decide-blocks';
 import { creditsOf } from './page-credits';
 import { parseHtml, tidyText } from '../html-tree';
 import { mainTextElementsOf } from './main-text';
+import { namedBlocks } from './named-text';
 import { pageMetaOf, titleWithoutSite, type PageMeta } from './page-meta';
 import { rawBlocksOf } from './raw-blocks';
 import { type RawBlock } from './raw-block';
@@ -26,9 +27,13 @@ export function cleanPage(html: string, address = ''): CleanResult {
 	const tree = parseHtml(html);
 	const meta = pageMetaOf(tree);
 	const raw = rawBlocksOf(tree.body);
-	const kept = mainTextElementsOf(tree.body, meta.titleTag);
-	const blocks = withoutAuthorNote(decideBlocks(raw, kept, meta.titleTag), meta.author);
+	const library = mainTextElementsOf(tree.body, meta.titleTag);
+	const blocks = withoutAuthorNote(
+		decideBlocks(raw, library, meta.titleTag, meta.named),
+		meta.author
+	);
 	addStructuredAnswers(blocks, meta);
+	for (const block of namedBlocks(blocks, meta.named)) blocks.push({ block, dropped: null });
 	if (!blocks.some(({ dropped }) => dropped === null)) {
 		return { kind: 'no-article', reason: 'no text of an article was found in it' };
 	}

@@ -1,9 +1,12 @@
-import type { Element } from 'hast';
 import type { PageBlock } from '../article';
 import type { RawBlock } from './raw-block';
 import { isIntroduction, whereOf } from './block-look';
 import { boxNoise, ownNoise, zoneNoise } from './block-noise';
 import { articleRootOf } from './article-root';
+import type { LibraryText } from './main-text';
+import { keepNamed } from './named-text';
+import type { NamedText } from './page-meta';
+import { keepByVote, keepHeadings } from './votes';
 import {
 	titleIn,
 	dropLinesAroundTitle,
@@ -13,6 +16,8 @@ import {
 	headingLevels
 } from './title-and-lines';
 
+const NOTHING_NAMED: NamedText = { ingredients: [], steps: [], body: '' };
+
 /**
  * Decides for every block of a page whether it belongs to the article, in the order of reading.
  *
@@ -20,17 +25,19 @@ import {
  * forms, lines that nothing follows. The container of the article comes from what the readability
  * library kept; what stands between the title and that container is an introduction.
  *
- * @param kept elements the readability library kept
+ * @param library what the readability library kept
+ * @param named texts that the data of the page name as the article's
  */
 export function decideBlocks(
 	raw: readonly RawBlock[],
-	kept: ReadonlySet<Element>,
-	titleTag: string
+	library: LibraryText,
+	titleTag: string,
+	named: NamedText = NOTHING_NAMED
 ): PageBlock[] {
 	const inZone = zoneNoise(raw);
 	const inBox = boxNoise(raw);
 	const noise = raw.map((block, i) => block.noise ?? inZone[i] ?? inBox[i] ?? ownNoise(block));
-	const root = articleRootOf(raw, noise, kept);
+	const root = articleRootOf(raw, noise, library.kept);
 	const inRoot = raw.map((block) => block.path.includes(root));
 	const first = inRoot.findIndex((is, i) => is && noise[i] === null);
 	const titleAt = titleIn(raw, noise, first, titleTag);
@@ -42,6 +49,8 @@ export function decideBlocks(
 		if (titleAt >= 0 && i > titleAt && i < first && isIntroduction(block)) return null;
 		return 'outside the article';
 	});
+	keepByVote(raw, dropped, inZone, library);
+	keepHeadings(raw, dropped);
 	const before = [...dropped];
 	dropLinesAroundTitle(raw, dropped, titleAt);
 	dropStrayLines(raw, dropped);
@@ -50,6 +59,8 @@ export function decideBlocks(
 	// a page of nothing but short lines is what it is
 	if (raw.every(({ block }, i) => dropped[i] !== null || block.kind === 'heading'))
 		before.forEach((reason, i) => (dropped[i] = reason));
+	keepNamed(raw, dropped, named);
+	keepHeadings(raw, dropped);
 	const levels = headingLevels(raw, dropped, titleAt);
 	return raw.map(({ block, path }, i): PageBlock => {
 		const level = levels.get(i);

@@ -9,8 +9,8 @@ import { rawTextOf, stringOf } from '../html-tree';
  * these bounds, which long articles with hundreds of comments keep, the caller's own rules serve.
  */
 const LIBRARY_LIMITS = {
-	/** Elements; the longest of the pages it was set on had 3,400. */
-	maxElements: 6_000,
+	/** Elements; articles with hundreds of comments have 15,000. */
+	maxElements: 20_000,
 	/** Elements inside one another; deeper ones are handed over as text. */
 	maxDepth: 80,
 	/** Characters of one piece of text and of one attribute. */
@@ -18,18 +18,34 @@ const LIBRARY_LIMITS = {
 	maxAttribute: 300
 } as const;
 
+/** What the readability library keeps of a page. */
+export interface LibraryText {
+	readonly kept: ReadonlySet<Element>;
+	/** The elements it was shown. */
+	readonly known: ReadonlySet<Element>;
+}
+
+/** Where the library was not asked, or gave up. */
+export const NO_LIBRARY_TEXT: LibraryText = { kept: new Set(), known: new Set() };
+
+/** Whether the library kept the innermost element of a block that it was shown. */
+export function isKeptByLibrary({ kept, known }: LibraryText, path: readonly Element[]): boolean {
+	const own = path.findLast((element) => known.has(element));
+	return own !== undefined && kept.has(own);
+}
+
 /**
  * Asks the readability library which elements hold the article. The tree comes from a
  * conformant parse; a slim, numbered copy is handed over as markup, and what comes back is told
  * by the numbers, so that the caller keeps its own tree and can repair what was lost.
  *
- * @returns the elements kept; empty when the library finds no article or the page is too large for it
+ * @returns the elements kept, of those shown; empty when the library finds no article or the page is too large for it
  */
-export function mainTextElementsOf(body: Element, title: string): Set<Element> {
+export function mainTextElementsOf(body: Element, title: string): LibraryText {
 	const numbered: Element[] = [];
 	const kept = new Set<Element>();
 	const copy = slimCopyOf(body, numbered, 0);
-	if (numbered.length > LIBRARY_LIMITS.maxElements) return kept;
+	if (numbered.length > LIBRARY_LIMITS.maxElements) return NO_LIBRARY_TEXT;
 	try {
 		const markup = `<!doctype html><html><head><title>${escape(title)}</title></head>${toHtml(copy)}</html>`;
 		const { document } = parseHTML(markup);
@@ -47,9 +63,9 @@ export function mainTextElementsOf(body: Element, title: string): Set<Element> {
 		}
 	} catch {
 		// the library gives up on some trees; the caller then keeps by its own rules
-		return new Set();
+		return NO_LIBRARY_TEXT;
 	}
-	return kept;
+	return { kept, known: new Set(numbered) };
 }
 
 /** A copy with only the attributes the library looks at, each element with its number. */

@@ -14,6 +14,16 @@ export interface PageMeta {
 	readonly ogType: string;
 	readonly structured: readonly string[];
 	readonly faq: readonly { readonly question: string; readonly answer: string }[];
+	/** Texts that the data name as the article's; empty where they name none. */
+	readonly named: NamedText;
+}
+
+export interface NamedText {
+	readonly ingredients: readonly string[];
+	/** Steps of a recipe or of instructions, in order. */
+	readonly steps: readonly string[];
+	/** Body of the article as plain text, paragraphs on lines of their own. */
+	readonly body: string;
 }
 
 /** Reads the head and the structured data of a page. Broken structured data is passed over. */
@@ -43,7 +53,8 @@ export function pageMetaOf(tree: HtmlTree): PageMeta {
 		siteName: first('og:site_name', 'application-name') || data.publisher,
 		ogType: first('og:type'),
 		structured: data.types,
-		faq: data.faq
+		faq: data.faq,
+		named: { ingredients: data.ingredients, steps: data.steps, body: data.body }
 	};
 }
 
@@ -79,6 +90,9 @@ interface StructuredData {
 	publisher: string;
 	types: string[];
 	faq: { question: string; answer: string }[];
+	ingredients: string[];
+	steps: string[];
+	body: string;
 }
 
 function structuredDataOf(scripts: readonly string[]): StructuredData {
@@ -90,12 +104,15 @@ function structuredDataOf(scripts: readonly string[]): StructuredData {
 		modified: '',
 		publisher: '',
 		types: [],
-		faq: []
+		faq: [],
+		ingredients: [],
+		steps: [],
+		body: ''
 	};
 	for (const script of scripts) {
 		let parsed: unknown;
 		try {
-			parsed = JSON.parse(script);
+			parsed = JSON.parse(plainJson(script));
 		} catch {
 			continue;
 		}
@@ -106,6 +123,7 @@ function structuredDataOf(scripts: readonly string[]): StructuredData {
 			if (found['@type'].includes('Question')) addQuestion(object, found.name, data);
 			if (!found['@type'].some((type) => /Article|Posting|HowTo|Recipe|WebPage/.test(type)))
 				continue;
+			addNamed(object, data);
 			data.headline ||= found.headline;
 			data.description ||= found.description;
 			data.author ||= found.author;
@@ -115,6 +133,70 @@ function structuredDataOf(scripts: readonly string[]): StructuredData {
 		}
 	}
 	return data;
+}
+
+/** Structured data as JSON: without the comment around it, and with control characters as spaces. */
+function plainJson(script: string): string {
+	return (
+		script
+			.replace(/^\s*(?:<!--|\/\*?\s*<!\[CDATA\[\s*(?:\*\/)?|<!\[CDATA\[)/, '')
+			.replace(/(?:-->|(?:\/\*|\/\/)?\s*\]\]>\s*(?:\*\/)?)\s*;?\s*$/, '')
+			// eslint-disable-next-line no-control-regex
+			.replace(/[\u0000-\u001f]+/g, ' ')
+	);
+}
+
+/** What the first recipe, instructions or article of the data say is theirs. */
+function addNamed(object: Readonly<Record<string, unknown>>, data: StructuredData): void {
+	const { recipeIngredient, ingredients, recipeInstructions, step, articleBody } = object;
+	if (data.ingredients.length === 0)
+		data.ingredients = textsIn(recipeIngredient ?? ingredients).slice(0, MOST_NAMED);
+	if (data.steps.length === 0)
+		data.steps = textsIn(recipeInstructions ?? step).slice(0, MOST_NAMED);
+	if (data.body === '' && typeof articleBody === 'string')
+		data.body = plainMarkup(articleBody.slice(0, 400_000));
+}
+
+const MOST_NAMED = 400;
+
+/** Texts of a list or of steps, which may stand in sections, in order. */
+function textsIn(value: unknown, depth = 0): string[] {
+	if (typeof value === 'string') {
+		const text = tidyText(plainMarkup(value));
+		return text === '' ? [] : [text];
+	}
+	if (Array.isArray(value)) return value.flatMap((item) => textsIn(item, depth));
+	if (value === null || typeof value !== 'object' || depth > 4) return [];
+	const { itemListElement, steps, step, text: own, name } = value as Record<string, unknown>;
+	return textsIn(itemListElement ?? steps ?? step ?? own ?? name, depth + 1);
+}
+
+const NAMED_SIGNS: Readonly<Record<string, string>> = {
+	amp: '&',
+	lt: '<',
+	gt: '>',
+	quot: '"',
+	apos: "'",
+	nbsp: ' ',
+	ndash: '–',
+	mdash: '—',
+	rsquo: '’',
+	frac12: '½',
+	frac14: '¼',
+	frac34: '¾',
+	deg: '°'
+};
+
+/** A text of the data without the markup and the escapes that sites leave in it. */
+function plainMarkup(text: string): string {
+	return text
+		.replace(/<(?:br|\/p|\/li|\/div)\b[^>]{0,200}>/gi, '\n')
+		.replace(/<[^>]{0,2000}>/g, ' ')
+		.replace(/&(?:#(\d{1,6})|#x([0-9a-f]{1,5})|(\w{2,6}));/gi, (all, decimal, hex, name) => {
+			if (name) return NAMED_SIGNS[(name as string).toLowerCase()] ?? all;
+			const code = decimal ? Number(decimal) : Number.parseInt(hex as string, 16);
+			return code > 0 && code <= 0x10_ff_ff ? String.fromCodePoint(code) : ' ';
+		});
 }
 
 function addQuestion(
