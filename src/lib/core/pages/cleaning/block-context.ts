@@ -43,7 +43,7 @@ const FOLDING =
 const HIDDEN_STYLE = /display\s*:\s*none|visibility\s*:\s*hidden/i;
 
 export const PROMOTION =
-	/\b(?:buy now|shop now|shop (?:the|our)|order (?:now|today|online)|add to (?:basket|cart|bag)|\d+% off|free (?:delivery|shipping)|use (?:the )?code|special offer|limited time|sale ends|book (?:now|your place)|download (?:our|the|your) free|get a free quote)\b/i;
+	/\b(?:buy now|shop now|shop (?:the|our)|order (?:now|today|online)|add to (?:basket|cart|bag)|\d+% off|free (?:delivery|shipping)|use (?:the )?code|special offer|limited time|sale ends|book (?:now|your place)|download (?:our|the|your) free|get a free quote|check (?:the )?(?:latest |current )?price|view (?:the )?deal|see (?:the )?price|best price today)\b/i;
 /** The context inside an element: what is known outside it, and what the element adds. */
 export function contextOf(element: Element, outer: BlockContext): BlockContext {
 	const { properties, tagName } = element;

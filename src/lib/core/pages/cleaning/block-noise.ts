@@ -93,7 +93,7 @@ function reasonOfBox(box: Box, total: number): string | null {
 		box.blocks >= 2 && box.words < 45 && box.longest < 20 && box.linkWords >= 0.25 * box.words;
 	if (isCall && box.bare > 0) return 'links';
 	// a few words over a button: a call to do something
-	const isOffer = box.endsInLink && box.blocks <= 4 && box.words < 40 && box.longest < 20;
+	const isOffer = box.endsInLink && box.blocks <= 4 && box.words < 40 && box.longest < 15;
 	if (isOffer && box.blocks >= 2) return 'advertisement';
 	const isTeasers =
 		box.bare >= 2 && box.bare >= 0.4 * box.blocks && box.longest < 25 && box.headings <= 1;
@@ -109,9 +109,11 @@ export function ownNoise({ block, words, linkWords, links }: RawBlock): string |
 	if (block.kind === 'heading') return noiseOfHeading(block.text) ?? noiseOfLine(block.text);
 	if (block.kind === 'list') {
 		const perItem = words / block.items.length;
-		if (linkWords > 0.75 * words && perItem < 14 && block.items.length > 1) return 'list of links';
+		if (linkWords > 0.75 * words && perItem < 14) return 'list of links';
 		return null;
 	}
+	if (block.kind === 'figure')
+		return /^(?:watch|video|listen)\s*:/i.test(block.caption) ? 'film' : null;
 	if (block.kind !== 'paragraph') return null;
 	if (words > 0 && linkWords > 0.7 * words && words < 40) return 'links';
 	return noiseOfLine(block.text);
@@ -141,13 +143,20 @@ export function zoneNoise(raw: readonly RawBlock[]): (string | null)[] {
 				linkWords < 0.3 * words;
 			if (isOut || (isHeading && noise === null) || (!zone.narrow && isProse)) zone = null;
 		}
-		const reason = block.kind === 'heading' ? noiseOfHeading(block.text) : null;
-		if (reason !== null && block.kind === 'heading') {
+		const opens = headOf(raw[i]!);
+		const reason = opens && noiseOfHeading(opens.text);
+		if (opens && reason) {
 			const holder = path.at(-2) ?? path[0]!;
 			const narrow = (wordsBelow.get(holder) ?? 0) < 0.5 * total;
-			zone = { reason, level: block.level, holder, narrow };
+			zone = { reason, level: opens.level, holder, narrow };
 		}
 		if (zone) inZone[i] = zone.reason;
 	});
 	return inZone;
+}
+
+/** What a block heads as a heading or as a short line in bold, which is of the lowest level; else null. */
+function headOf({ block, bold, words }: RawBlock): { text: string; level: number } | null {
+	if (block.kind === 'heading') return block;
+	return block.kind === 'paragraph' && bold && words <= 4 ? { text: block.text, level: 4 } : null;
 }

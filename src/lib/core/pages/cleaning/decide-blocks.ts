@@ -10,6 +10,9 @@ import { keepByVote, keepHeadings } from './votes';
 import {
 	titleIn,
 	dropLinesAroundTitle,
+	dropOpeners,
+	dropRepeatedLines,
+	dropTitleAgain,
 	dropStrayLines,
 	dropTail,
 	dropEmptyHeadings,
@@ -53,6 +56,9 @@ export function decideBlocks(
 	keepHeadings(raw, dropped);
 	const before = [...dropped];
 	dropLinesAroundTitle(raw, dropped, titleAt);
+	dropTitleAgain(raw, dropped, titleAt);
+	dropRepeatedLines(raw, dropped);
+	dropOpeners(raw, dropped);
 	dropStrayLines(raw, dropped);
 	dropTail(raw, dropped);
 	dropEmptyHeadings(raw, dropped, titleAt);

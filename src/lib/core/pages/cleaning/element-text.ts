@@ -55,6 +55,9 @@ function hasBlockInside(element: Element): boolean {
 
 const HEADING_EXTRA =
 	/^(?:[#¶§🔗[\]|\s]*|\[?\s*(?:edit|edit source|copy link|permalink|link to this .*|direct link to .*|anchor)\s*\]?)$/iu;
+/** Marks of plain-text markup that were left in a heading, and signs of its own address. */
+const HEADING_MARKS = /^(?:#{1,6}\s+|\*\*|__|[¶§#]\s*)+|(?:\*\*|__|\s*[¶§#🔗]+)+$/gu;
+
 /** Text of a heading without its marks for linking and editing. */
 export function headingText(element: Element): string {
 	const children = element.children.filter(
@@ -64,7 +67,7 @@ export function headingText(element: Element): string {
 			textIn(child) === '' ||
 			!HEADING_EXTRA.test(textIn(child))
 	);
-	return textIn({ ...element, children });
+	return textIn({ ...element, children }).replace(HEADING_MARKS, '');
 }
 
 export function textIn(element: Element): string {

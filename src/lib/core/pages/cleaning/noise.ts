@@ -8,7 +8,7 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 	[/cookie|consent|gdpr|privacy-?(?:notice|banner)/, 'cookie notice'],
 	[/newsletter|subscri|sign-?up|mailing-?list|opt-?in|email-?(?:form|capture)/, 'newsletter form'],
 	[
-		/(?:^|[\s_-])(?:ads?|advert\w*|adslot|ad-?(?:box|unit|slot|wrap\w*|container|banner)|sponsor\w*|promo\w*|dfp|affiliate|werbung|anzeige|reklame|publicidad|publicite|pubblicita|cta|cta-?(?:card|box|banner)|(?:deal|price|vendor|merchant|offer)-?(?:bar|box|list|card)s?|announcement|ticker|donat\w*)(?:$|[\s_-])|product-?(?:carousel|slider|grid|cards?)|(?:text|link)?ads?-?(?:inner|outer)|amp-ad/,
+		/(?:^|[\s_-])(?:ads?|ads?(?:by|sense|square|block|space|holder|zone)\w*|advert\w*|adslot|ad-?(?:box|unit|slot|wrap\w*|container|banner)|sponsor\w*|promo\w*|dfp|affiliate|werbung|anzeige|reklame|publicidad|publicite|pubblicita|cta|cta-?(?:card|box|banner)|(?:deal|price|vendor|merchant|offer)-?(?:bar|box|list|card)s?|announcement|ticker|donat\w*)(?:$|[\s_-])|product-?(?:carousel|slider|grid|cards?)|(?:text|link)?ads?-?(?:inner|outer)|amp-ad/,
 		'advertisement'
 	],
 	[
@@ -16,7 +16,7 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		'share bar'
 	],
 	[
-		/related|recommend|verwandt|recently-?viewed|outbrain|taboola|zergnet|you-?may|more-?(?:posts|articles|stories|from)|read-?(?:next|more)|also-?like|trending|popular|most-?read|up-?next/,
+		/related|recommend|(?:^|[\s_-])similar(?:$|[\s_-])|verwandt|recently-?viewed|outbrain|taboola|zergnet|you-?may|more-?(?:posts|articles|stories|from)|read-?(?:next|more)|also-?like|trending|popular|most-?read|up-?next/,
 		'related links'
 	],
 	[
@@ -28,6 +28,16 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		'author box'
 	],
 	[/breadcrumb|crumbs/, 'breadcrumb'],
+	[
+		/testimonial|(?:^|[\s_-])(?:customer-?|user-?)?reviews(?:$|[\s_-])|review-?(?:list|section)/,
+		'reviews'
+	],
+	[/(?:^|[\s_-])(?:references|reflist|footnotes|bibliography)(?:$|[\s_-])/, 'references'],
+	[
+		/(?:^|[\s_-])(?:carousel|slider|slick-\w+|swiper(?:-\w+)?|slide|slideshow)(?:$|[\s_-])/,
+		'slider'
+	],
+	[/(?:^|[\s_-])(?:live-?(?:feed|flux|blog|list|ticker|updates))(?:$|[\s_-])/, 'live list'],
 	[
 		/(?:^|[\s_-])(?:nav|navbar|navigation|menu|topbar|masthead|site-?header|global-?header|mega-?menu|skip-?link|pagination|pager|prev-?next|post-?nav\w*)(?:$|[\s_-])/,
 		'menu'
@@ -45,11 +55,11 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		'pop-up'
 	],
 	[
-		/(?:^|[\s_-])(?:toc|table-?of-?contents|contents-?list|on-?this-?page|jump-?links)(?:$|[\s_-])/,
+		/(?:^|[\s_-])(?:toc|table-?of-?contents|contents-?list|on-?this-?page|jump-?(?:links|nav|menu|to))(?:$|[\s_-])/,
 		'table of contents'
 	],
 	[
-		/(?:^|[\s_-])(?:tags?|tag-?list|tag-?cloud|categories|post-?tags|rating|ratings|stars|print-?button|basket|cart|feedback|survey|uploader|toolbar|hatnote|navbox|catlinks|editsection|edit-?link|topics?-?list|last-?(?:edited|updated|modified))(?:$|[\s_-])/,
+		/(?:^|[\s_-])(?:tags?|tag-?list|tag-?cloud|categories|post-?tags|rating|ratings|stars|print-?button|basket|cart|feedback|survey|uploader|toolbar|hatnote|navbox|catlinks|editsection|edit-?link|topics?-?list|[am]?mbox|ambox|site-?notice|last-?(?:edited|updated|modified))(?:$|[\s_-])/,
 		'page furniture'
 	]
 ];
@@ -89,11 +99,11 @@ function noiseOfName(name: string): string | null {
 /** Headings that open a part which is not the article; it ends at the next heading of that level. */
 const NOISE_HEADINGS: readonly (readonly [RegExp, string])[] = [
 	[
-		/^(?:you (?:may|might|could) (?:also )?(?:like|enjoy|be interested)|related (?:posts?|articles?|reading|stories|guides|products|links|pages)|more (?:from|in|like this|stories|posts|articles|guides)\b|(?:read|keep reading|up|what to read) next|recommended(?: for you| reading)?|popular (?:posts|articles|now)|most (?:read|popular)|latest (?:posts|articles|news)|other (?:articles|posts|guides)|trending|people also (?:bought|viewed)|customers also|see also$|external links$|further reading$|recently viewed|top stories|editor.?s picks?|das könnte (?:sie|dich|dir)|mehr zum thema|ähnliche (?:artikel|beiträge)|à lire aussi|articles (?:liés|similaires)|también te puede|artículos relacionados|leggi anche|lees ook|from (?:the|our) (?:blog|archive|shop))/i,
+		/^(?:you (?:may|might|could) (?:also )?(?:like|enjoy|be interested)|related (?:posts?|articles?|reading|stories|guides|products|links|pages)|more (?:from|in|like this|stories|posts|articles|guides)\b|(?:read|keep reading|up|what to read) next|keep reading$|similar (?:threads|posts|articles|topics)|recommended(?: for you| reading)?|popular (?:posts|articles|now)|most (?:read|popular)|latest (?:posts|articles|news)|other (?:articles|posts|guides)|trending|people also (?:bought|viewed)|customers also|see also$|external links$|further reading$|recently viewed|top stories|editor.?s picks?|das könnte (?:sie|dich|dir)|mehr zum thema|ähnliche (?:artikel|beiträge)|à lire aussi|articles (?:liés|similaires)|también te puede|artículos relacionados|leggi anche|lees ook|from (?:the|our) (?:blog|archive|shop))/i,
 		'related links'
 	],
 	[
-		/^(?:\d+ )?(?:kommentare?|commentaires?|comentarios|comments?|replies|responses|thoughts on|reader comments|join the (?:conversation|discussion)|leave a (?:reply|comment)|post a comment|have your say|discussion)(?:\b|$)/i,
+		/^(?:\d+ )?(?:kommentare?|commentaires?|comentarios|comments?|replies|responses|thoughts on|reader comments|join the (?:conversation|discussion)|guest ?book|leave a (?:reply|comment)|post a comment|have your say|discussion)(?:\b|$)/i,
 		'comments'
 	],
 	[
@@ -108,6 +118,12 @@ const NOISE_HEADINGS: readonly (readonly [RegExp, string])[] = [
 		/^(?:share (?:this|on|the)|share$|teilen$|partager$|compartir$|follow us|find us on|spread the word)/i,
 		'share bar'
 	],
+	[
+		/^(?:(?:customer |user |reader |product )?reviews?(?: \(\d+\))?$|testimonials?$|happy (?:customers|clients)|what (?:our )?(?:customers|clients|people|readers) (?:say|are saying|think))/i,
+		'reviews'
+	],
+	[/^(?:references|footnotes|citations|bibliography|notes and references)$/i, 'references'],
+	[/^why (?:you can|you should|should you|to) trust\b/i, 'author box'],
 	[/^(?:advertisement|sponsored|our sponsors?|a word from our)/i, 'advertisement'],
 	[
 		/^(?:(?:table of )?contents|in this (?:article|guide|post)|on this page|jump to)\s*:?$/i,
@@ -134,19 +150,19 @@ export function noiseOfHeading(text: string): string | null {
 /** Short lines that are page furniture wherever they stand. */
 const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 	[
-		/^(?:advertisement|sponsored(?: content| post)?|ad|ads by .{0,20}|ad could not load|promoted|anzeige|werbung|publicité|publicidad|pubblicità|reklame|continue reading below.{0,40}|(?:this|our) (?:post|article|page|site) (?:may )?contains? affiliate links?.*)\.?$/i,
+		/^(?:advertisement|sponsored(?: content| post)?|ad|(?:ad|sponsored|sponsor of this (?:page|site)|advertisement)\s?[·:|–—-]?\s.{0,120}|ads by .{0,20}|ad could not load|promoted|anzeige|werbung|publicité|publicidad|pubblicità|reklame|continue reading below.{0,40}|(?:this|our) (?:post|article|page|site) (?:may )?contains? affiliate links?.*)\.?$/i,
 		'advertisement'
 	],
 	[
-		/^(?:share(?: this)?(?: on| via| with)?(?: facebook| twitter| email| pinterest)?|tweet|pin it|print|save|copy link|email this|like this:?.*)$/i,
+		/^(?:(?:did you (?:like|enjoy)|if you (?:liked|enjoyed)|enjoyed) this (?:post|article|page)\b.{0,100}|follow [^.]{2,40} (?:for more|on (?:facebook|instagram|twitter|x|threads))\b.{0,80}|have your say\b.{0,80}|share it with\b.{0,60}|share(?: this)?(?: on| via| with)?(?: facebook| twitter| email| pinterest)?|tweet|pin it|print|save|copy link|email this|like this:?.*)$/i,
 		'share bar'
 	],
 	[
-		/^(?:read (?:more|next|also)|see also|related|you may also like|don't miss)\s*:.{0,120}$/i,
+		/^(?:read (?:more|next|also|on)|keep reading|more on this|see also|related|you may also like|don't miss|watch|lire(?: aussi)?|à lire(?: aussi)?|lesen sie auch)\s*:.{0,120}$/i,
 		'related links'
 	],
 	[
-		/^(?:posted|published|filed|tagged|updated|last updated|last modified|by|written by|words by|photos? by|reviewed by)\b[^.!?]{0,90}$/i,
+		/^(?:posted|published|filed|tagged|updated|last updated|last modified|by(?! the\b)|written by|words by|photos? by|reviewed by)\b[^.!?]{0,90}$/i,
 		'author box'
 	],
 	[
@@ -169,15 +185,34 @@ const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 		/^(?:was this (?:page|article|answer|post) (?:useful|helpful)|is this page useful|did this (?:help|answer)|ask a question|submit a tip|all tip submissions|\d+ characters left|you are visitor number|download article|(?:send|tell|show) us (?:your|what)\b.{0,120}|have you (?:seen|made|tried|been)\b.{0,80}\b(?:send|tell|show|let) us\b.{0,120}|this (?:article|page) has been viewed)\b.*$/i,
 		'page furniture'
 	],
+	[/^.{0,40}\b\d{1,2}[- ]min(?:ute)?s? read$/i, 'page furniture'],
+	[
+		/^(?:did you find (?:what|this)|is there anything wrong with this page|this article needs)\b.{0,100}/i,
+		'page furniture'
+	],
+	[/\bruns on donations\b|\[dismiss\]$/i, 'page furniture'],
+	[
+		/^(?:on this page|in this (?:article|guide|post)|jump to|contents)\s*:.{0,200}$/i,
+		'table of contents'
+	],
+	[
+		/(?:see all (?:articles|posts|stories)|(?:more|all|other) (?:posts|articles|stories) (?:by|from) .{2,30}|view all posts)\s*[›»→.]?$/i,
+		'author box'
+	],
 	[/^(?:your|this) browser (?:cannot|can’t|does not|doesn['’]t)\b/i, 'page furniture'],
 	[/^(?:\p{L}+(?: \p{L}+)?\s*\|\s*){1,8}\p{L}+(?: \p{L}+)?$/u, 'page furniture'],
 	[/^(?:©|\(c\)|copyright)\s.{0,120}$|\ball rights reserved\b/i, 'footer']
 ];
 
+/** A name, and what its bearer does: what stands in a box on the author, whatever it is called. */
+const ABOUT_AUTHOR =
+	/^(\p{Lu}[\p{L}'’-]+) (?:\p{Lu}[\p{L}'’.-]+ ?){1,2},? \1 (?:is|has|was|writes|runs|works|lives|covers|spends|loves)\b/u;
+
 /** Reason why a paragraph with this wording is not part of the article, or null. */
 export function noiseOfLine(text: string): string | null {
 	const plain = text.trim();
 	if (plain.length > 240) return null;
+	if (ABOUT_AUTHOR.test(plain) || /^why you can trust\b/i.test(plain)) return 'author box';
 	for (const [pattern, reason] of NOISE_LINES) if (pattern.test(plain)) return reason;
 	return null;
 }

@@ -35,7 +35,7 @@ export function rawBlocksOf(body: Element): RawBlock[] {
 		},
 		found
 	);
-	return withTrustedNoise(found);
+	return withTrustedNoise(withTypedLists(found));
 }
 
 function walk(parent: Element, context: BlockContext, found: RawBlock[]): void {
@@ -346,7 +346,7 @@ function add(
 		? [...context.marks, { reason: 'advertisement', element, by: 'content' }]
 		: context.marks;
 	found.push({
-		block,
+		block: isCaption(block, words, context.path) ? captionOf(block) : block,
 		words,
 		linkWords,
 		marks,
@@ -370,4 +370,58 @@ function textOfBlock(block: Block): string {
 		default:
 			return block.text;
 	}
+}
+
+const CAPTION_NAME =
+	/(?:^|[-_])(?:\w*caption|media-?cap|(?:photo|image|img|picture)-?credits?)(?:$|[-_])/i;
+
+/** A line under a picture, in whatever element: told by the name of the element or of the one around it. */
+function isCaption(block: Block, words: number, path: readonly Element[]): boolean {
+	return (
+		block.kind === 'paragraph' &&
+		words <= 40 &&
+		path.slice(-2).some(({ properties }) =>
+			stringOf(properties.className)
+				.split(/\s+/)
+				.some((name) => CAPTION_NAME.test(name))
+		)
+	);
+}
+
+function captionOf(block: Block): Block {
+	return { kind: 'figure', src: '', alt: '', caption: 'text' in block ? block.text : '' };
+}
+
+const TYPED_MARK = /^[·•▪‣◦*–-]\s+/;
+
+/** Lines that somebody began with a bullet of their own, two or more in a row, as the list they are. */
+function withTypedLists(raw: readonly RawBlock[]): RawBlock[] {
+	const isTyped = ({ block }: RawBlock) =>
+		block.kind === 'paragraph' && TYPED_MARK.test(block.text);
+	const lists: RawBlock[] = [];
+	for (let i = 0; i < raw.length; i++) {
+		let end = i;
+		while (end < raw.length && isTyped(raw[end]!) && raw[end]!.path.at(-2) === raw[i]!.path.at(-2))
+			end++;
+		if (end - i < 2) {
+			lists.push(raw[i]!);
+			continue;
+		}
+		const lines = raw.slice(i, end);
+		const sum = (of: (line: RawBlock) => number) => lines.reduce((all, line) => all + of(line), 0);
+		lists.push({
+			...lines[0]!,
+			block: {
+				kind: 'list',
+				ordered: false,
+				items: lines.map(({ block }) => ('text' in block ? block.text : '').replace(TYPED_MARK, ''))
+			},
+			words: sum(({ words }) => words),
+			linkWords: sum(({ linkWords }) => linkWords),
+			bold: false,
+			links: lines.flatMap(({ links }) => links)
+		});
+		i = end - 1;
+	}
+	return lists;
 }

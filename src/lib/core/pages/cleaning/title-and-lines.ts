@@ -15,6 +15,8 @@ export function titleIn(
 		(block, i) => canBe(i) && !block.links.some(isHome) && isTitle(block, titleTag)
 	);
 	if (marked >= 0) return marked;
+	const alone = onlyFirstHeading(raw, canBe);
+	if (alone >= 0 && alone <= Math.max(first, 0)) return alone;
 	const wanted = new Set(contentStemsOf(titleTag));
 	if (wanted.size < 2) return -1;
 	return raw.findIndex(({ block, links }, i) => {
@@ -24,6 +26,14 @@ export function titleIn(
 		const shared = stems.filter((stem) => wanted.has(stem)).length;
 		return shared >= 2 && shared >= 0.7 * stems.length;
 	});
+}
+
+/** The one heading of the first level, where a page has just one before its text; else -1. */
+function onlyFirstHeading(raw: readonly RawBlock[], canBe: (i: number) => boolean): number {
+	const found = raw.flatMap(({ block, links, words }, i) =>
+		block.kind === 'heading' && block.level === 1 && words >= 3 && !links.some(isHome) ? [i] : []
+	);
+	return found.length === 1 && canBe(found[0]!) ? found[0]! : -1;
 }
 
 const DATED =
@@ -80,6 +90,50 @@ export function dropStrayLines(raw: readonly RawBlock[], dropped: (string | null
 		const isOwnLine = raw[i]!.path.at(-1)?.tagName === 'p' || raw[i]!.bold;
 		if (!opens || (!isOwnLine && next.block.kind === 'heading')) dropped[i] = 'page furniture';
 	}
+}
+
+/** Labels such as "Mark as done": short lines that a page repeats. */
+export function dropRepeatedLines(raw: readonly RawBlock[], dropped: (string | null)[]): void {
+	const times = new Map<string, number>();
+	const lineOf = ({ block, words }: RawBlock) =>
+		block.kind === 'paragraph' && words <= 6 && !isSentence(block) ? block.text : null;
+	for (const block of raw) {
+		const line = lineOf(block);
+		if (line !== null) times.set(line, (times.get(line) ?? 0) + 1);
+	}
+	raw.forEach((block, i) => {
+		const line = lineOf(block);
+		if (dropped[i] === null && line !== null && times.get(line)! >= 3)
+			dropped[i] = 'page furniture';
+	});
+}
+
+/** A line such as "In this article:" goes with the list that it opens. */
+export function dropOpeners(raw: readonly RawBlock[], dropped: (string | null)[]): void {
+	for (let i = raw.length - 2; i >= 0; i--) {
+		const { block, words } = raw[i]!;
+		if (dropped[i] !== null || block.kind !== 'paragraph' || words > 8) continue;
+		const next = dropped[i + 1];
+		if (block.text.endsWith(':') && (next === 'list of links' || next === 'table of contents'))
+			dropped[i] = next;
+	}
+}
+
+/** The title of the page is said once: the same heading again is left out. */
+export function dropTitleAgain(
+	raw: readonly RawBlock[],
+	dropped: (string | null)[],
+	titleAt: number
+): void {
+	const title = raw[titleAt]?.block;
+	if (!title || !('text' in title)) return;
+	raw.forEach(({ block }, i) => {
+		const isAgain =
+			i !== titleAt &&
+			(block.kind === 'heading' || block.kind === 'paragraph') &&
+			block.text.toLowerCase() === title.text.toLowerCase();
+		if (isAgain && dropped[i] === null) dropped[i] = 'title said again';
+	});
 }
 
 /** What stands after the last of the prose and is no prose itself. */

@@ -6,7 +6,8 @@ const PLACE_REASONS: ReadonlySet<string> = new Set([
 	'pop-up',
 	'side column',
 	'outside the article',
-	'side note'
+	'side note',
+	'slider'
 ]);
 
 /** Reasons that no prose outweighs: what is said there is said by others, or about the site. */
