@@ -11,6 +11,16 @@ export function namesOf(path: readonly Element[]): string {
 		.join(' ');
 }
 
+const IN_LINE = /^(?:span|a|b|strong|em|i|u|font|small|big|br|mark|time|label)$/;
+
+/** The element that holds a block's paragraph, whatever its words are wrapped in. */
+export function holderOf(path: readonly Element[]): Element {
+	let at = path.length - 1;
+	while (at > 0 && IN_LINE.test(path[at]!.tagName)) at--;
+	if (at > 0 && /^(?:p|h[1-6])$/.test(path[at]!.tagName)) at--;
+	return path[at]!;
+}
+
 export function isIntroduction({ block, words, linkWords, path }: RawBlock): boolean {
 	if (block.kind === 'heading' || LEAD.test(namesOf(path))) return true;
 	if (linkWords > 0.3 * words) return false;

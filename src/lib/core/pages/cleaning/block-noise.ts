@@ -1,7 +1,7 @@
 import type { Element } from 'hast';
 import { noiseOfHeading, noiseOfLine } from './noise';
 import type { RawBlock } from './raw-block';
-import { isHome } from './block-look';
+import { holderOf, isHome } from './block-look';
 
 const POST_LINKS = /^(?:(?:reply|quote|report|like|flag|permalink|edit)\b\s*)+$/i;
 
@@ -146,7 +146,7 @@ export function zoneNoise(raw: readonly RawBlock[]): (string | null)[] {
 		const opens = headOf(raw[i]!);
 		const reason = opens && noiseOfHeading(opens.text);
 		if (opens && reason) {
-			const holder = path.at(-2) ?? path[0]!;
+			const holder = block.kind === 'heading' ? (path.at(-2) ?? path[0]!) : holderOf(path);
 			const narrow = (wordsBelow.get(holder) ?? 0) < 0.5 * total;
 			zone = { reason, level: opens.level, holder, narrow };
 		}

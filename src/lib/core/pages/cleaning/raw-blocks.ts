@@ -14,6 +14,7 @@ import {
 	linksIn,
 	linkWordsIn
 } from './element-text';
+import { holderOf } from './block-look';
 import { type BlockContext, PROMOTION, contextOf } from './block-context';
 import { markPanels, opensPanel } from './folding';
 import { withTrustedNoise } from './trusted-marks';
@@ -401,7 +402,11 @@ function withTypedLists(raw: readonly RawBlock[]): RawBlock[] {
 	const lists: RawBlock[] = [];
 	for (let i = 0; i < raw.length; i++) {
 		let end = i;
-		while (end < raw.length && isTyped(raw[end]!) && raw[end]!.path.at(-2) === raw[i]!.path.at(-2))
+		while (
+			end < raw.length &&
+			isTyped(raw[end]!) &&
+			holderOf(raw[end]!.path) === holderOf(raw[i]!.path)
+		)
 			end++;
 		if (end - i < 2) {
 			lists.push(raw[i]!);
