@@ -12,7 +12,7 @@ const HTML_LIMITS = {
 } as const;
 
 const REMOVED = new Set(
-	'script style noscript template svg math canvas iframe object embed applet frame frameset audio video source track link base input select textarea option datalist progress meter dialog map area param portal'.split(
+	'script style template svg math canvas iframe object embed applet frame frameset audio video source track link base input select textarea option datalist progress meter dialog map area param portal'.split(
 		' '
 	)
 );
@@ -35,12 +35,14 @@ export function parseHtml(html: string): HtmlTree {
 	if (html.length > HTML_LIMITS.maxChars) {
 		throw new RangeError(`Markup of ${html.length} characters is over ${HTML_LIMITS.maxChars}`);
 	}
-	const root = fromHtml(flattenDeep(html)) as Root;
+	const root = fromHtml(flattenDeep(closeTitle(html))) as Root;
 	const head: Element[] = [];
 	const jsonLd: string[] = [];
 	let body: Element = { type: 'element', tagName: 'body', properties: {}, children: [] };
 	let language = '';
 
+	/** What is shown where scripts do not run, mostly pictures and notices; the text on some pages. */
+	const scriptless: { parent: Root | Element; child: Element }[] = [];
 	const stack: { node: Root | Element; depth: number }[] = [{ node: root, depth: 0 }];
 	let seen = 0;
 	while (stack.length > 0) {
@@ -58,6 +60,7 @@ export function parseHtml(html: string): HtmlTree {
 				if (/ld\+json/i.test(stringOf(child.properties.type))) jsonLd.push(rawTextOf(child));
 				continue;
 			}
+			if (child.tagName === 'noscript') scriptless.push({ parent: node, child });
 			if (child.tagName === 'title' || child.tagName === 'meta') head.push(child);
 			if (child.tagName === 'link' && /canonical/i.test(stringOf(child.properties.rel)))
 				head.push(child);
@@ -73,7 +76,40 @@ export function parseHtml(html: string): HtmlTree {
 		}
 		node.children = kept as ElementContent[];
 	}
+	dropScriptless(scriptless, body);
 	return { body, head: head.reverse(), jsonLd, language };
+}
+
+/** Takes out what is shown without scripts, unless it holds more than half of the page's text. */
+function dropScriptless(
+	scriptless: readonly { readonly parent: Root | Element; readonly child: Element }[],
+	body: Element
+): void {
+	const lengthOf = (element: Element) => tidyText(rawTextOf(element)).length;
+	const without = scriptless.reduce((sum, { child }) => sum + lengthOf(child), 0);
+	if (without === 0 || without > 0.5 * lengthOf(body)) return;
+	for (const { parent, child } of scriptless)
+		parent.children = (parent.children as RootContent[]).filter(
+			(other) => other !== child
+		) as ElementContent[];
+}
+
+/** Closes a title that was left open: else it swallows the page. */
+function closeTitle(html: string): string {
+	const open = /<title\b[^>]{0,200}>/i.exec(html);
+	if (!open) return html;
+	const start = open.index + open[0].length;
+	const end = html.slice(start).search(/<\/title\s*>/i);
+	const next = html
+		.slice(start)
+		.search(/<(?:body|meta|link|script|style|\/head|div|p|h1|svg)\b|\n/i);
+	if (
+		end >= 0 &&
+		(next < 0 || end < next || !/<(?:body|p|div)\b/i.test(html.slice(start, start + end)))
+	)
+		return html;
+	if (next < 0) return html;
+	return `${html.slice(0, start + next)}</title>${html.slice(start + next)}`;
 }
 
 function isField({ tagName, properties }: Element): boolean {

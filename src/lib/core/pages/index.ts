@@ -8,3 +8,4 @@ export * from './read-text';
 export * from './rich-text';
 export * from './similar-pages';
 export * from './strike-rules';
+export * from './subject-likeness';

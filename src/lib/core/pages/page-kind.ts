@@ -36,6 +36,12 @@ const NAMED_KIND: Readonly<Record<string, string>> = {
 
 const MONEY = /[£$€]\s?\d/g;
 
+const ARTICLE_TYPES =
+	/\b(?:Article|NewsArticle|BlogPosting|TechArticle|ReportageNewsArticle|Recipe|HowTo)\b/;
+
+/** Words kept below which a page may be its film or its product and little else. */
+const FEW_WORDS = 200;
+
 /**
  * Guesses the kind of a page and its fit to a keyword. Scores add up from features that can
  * be named; the highest kind wins, an article when nothing speaks against it.
@@ -45,7 +51,6 @@ const MONEY = /[£$€]\s?\d/g;
 export function judgePage(article: Article, keyword: string, listedAs = ''): PageJudgement {
 	const blocks = keptBlocksOf(article);
 	const text = blocks.map(textOf).join('\n');
-	const everything = article.blocks.map(({ block }) => textOf(block)).join('\n');
 	const words = countWords(text);
 	const prose = proseWordsOf(blocks);
 	const headings = blocks.filter(({ kind }) => kind === 'heading').length;
@@ -57,33 +62,33 @@ export function judgePage(article: Article, keyword: string, listedAs = ''): Pag
 
 	const types = article.structured.join(' ');
 	const host = article.address.toLowerCase();
-	if (/\bProduct\b|\bOffer\b/.test(types)) add('shop', 3, 'its data describe a product');
-	const prices = everything.match(MONEY)?.length ?? 0;
-	const basket = /\b(?:add to (?:basket|cart|bag)|in stock|checkout|your basket)\b/i.test(
-		everything
-	);
+	// a film or a product beside an article does not make the page one
+	const isArticle = ARTICLE_TYPES.test(types) || words >= FEW_WORDS;
+	if (/\b(?:Product|Offer)\b/.test(types)) {
+		if (!isArticle) add('shop', 3, 'its data describe a product');
+		else if (!ARTICLE_TYPES.test(types)) add('shop', 1, 'its data describe a product');
+	}
+	const prices = text.match(MONEY)?.length ?? 0;
+	const basket = /\b(?:add to (?:basket|cart|bag)|in stock|checkout|your basket)\b/i.test(text);
 	if (basket) add('shop', 2, 'it has a basket');
 	if (prices >= 4 && prose < 350) add('shop', 2, `${prices} prices and ${prose} words of prose`);
 	if (/DiscussionForumPosting|QAPage/.test(types))
 		add('forum', 4, 'its data describe a discussion');
 	// comments under an article do not make it a forum
-	const spoken = article.blocks
-		.filter(({ dropped }) => dropped !== 'comments')
-		.map(({ block }) => textOf(block))
-		.join('\n');
 	const posts =
-		spoken.match(
+		text.match(
 			/\b(?:wrote:|replied|reply|quote|posted|joined|posts:|member since|original poster|thread)\b/gi
 		)?.length ?? 0;
 	if (posts >= 8) add('forum', 3, 'many short posts by different people');
 	if (/forum|thread|topic|community|talk/.test(host))
 		add('forum', 1.5, 'its address speaks of a forum');
-	if (/VideoObject/.test(types)) add('video', 3, 'its data describe a video');
+	if (/VideoObject/.test(types) && !isArticle) add('video', 3, 'its data describe a video');
 	if (
 		/\b(?:watch now|views\b.{0,40}\bsubscribers|subscribe to (?:the|our) channel|\d+ views)\b/i.test(
-			everything
+			text
 		) &&
-		prose < 400
+		words < FEW_WORDS &&
+		!isArticle
 	) {
 		add('video', 3, 'it shows a video with little text');
 	}
@@ -99,7 +104,7 @@ export function judgePage(article: Article, keyword: string, listedAs = ''): Pag
 		/\b(?:planning (?:portal|permission|department)|by-?laws?|statutory|council tax|report it online|apply online)\b/i.test(
 			text
 		) &&
-		/council|authority/i.test(everything)
+		/council|authority/i.test(text)
 	) {
 		add('official', 1, 'it speaks of rules and applications');
 	}
@@ -125,8 +130,8 @@ export function judgePage(article: Article, keyword: string, listedAs = ''): Pag
 		if (score > best.score) best = { kind, score, reasons };
 	}
 	const fit = fitOf(article, keyword, words, prose);
-	const proposeAside = best.kind !== 'article' || fit.value < 35;
-	const reasons = [...best.reasons, ...(fit.value < 35 ? fit.reasons : [])];
+	const proposeAside = best.kind !== 'article' || fit.isElsewhere;
+	const reasons = [...best.reasons, ...(fit.isElsewhere || fit.value < 35 ? fit.reasons : [])];
 	return { kind: best.kind, fit: fit.value, reasons, proposeAside };
 }
 
@@ -206,12 +211,34 @@ function partsOf(article: Article, keyword: string, prose: number): FitPart[] {
 	];
 }
 
-/** Words of paragraphs that are long enough to be prose. */
+/** Words of paragraphs that are long enough to be prose, of list items and of rows. */
 function proseWordsOf(blocks: readonly Block[]): number {
 	return blocks.reduce((sum, block) => {
-		const words = block.kind === 'paragraph' ? countWords(block.text) : 0;
-		return sum + (words >= 15 ? words : 0);
+		const words = block.kind === 'heading' ? 0 : countWords(textOf(block));
+		const isText = block.kind === 'list' || block.kind === 'table' || words >= 15;
+		return sum + (isText ? words : 0);
 	}, 0);
+}
+
+/** Words of a keyword that say what is wanted of a subject and not which one it is. */
+const NO_SUBJECT = new Set(
+	contentStemsOf(
+		'how make making made do doing home best near top good easy simple quick guide way ways tip tips idea ideas step steps beginner beginners complete ultimate list get buy use need'
+	)
+);
+
+/** Uses of the subject's words, of all words, below which a page speaks of something else. */
+const LEAST_DENSITY = 0.004;
+
+/** Whether a page says none of the subject's words in its title and hardly any in its text. */
+function isAboutElse(article: Article, keyword: string, text: string, words: number): boolean {
+	const all = contentStemsOf(keyword);
+	const own = all.filter((stem) => !NO_SUBJECT.has(stem));
+	const subject = new Set(own.length > 0 ? own : all);
+	if (subject.size === 0) return false;
+	const hasWord = (stem: string) => subject.has(stem);
+	if (contentStemsOf(`${article.title} ${article.titleTag ?? ''}`).some(hasWord)) return false;
+	return contentStemsOf(text).filter(hasWord).length < LEAST_DENSITY * words;
 }
 
 function fitOf(
@@ -219,13 +246,18 @@ function fitOf(
 	keyword: string,
 	words: number,
 	prose: number
-): { value: number; reasons: string[] } {
+): { value: number; reasons: string[]; isElsewhere: boolean } {
 	const parts = partsOf(article, keyword, prose);
-	if (parts.length === 0) return { value: 50, reasons: [] };
+	if (parts.length === 0) return { value: 50, reasons: [], isElsewhere: false };
 	const share = ({ points, most }: FitPart) => points / most;
 	const reasons: string[] = [];
 	if (share(parts[0]!) < 0.5) reasons.push('the title speaks of something else');
 	if (share(parts[2]!) < 0.4) reasons.push('it hardly uses the words of the keyword');
 	if (words < 300) reasons.push('it has little text');
-	return { value: Math.round(parts.reduce((sum, { points }) => sum + points, 0)), reasons };
+	const text = keptBlocksOf(article).map(textOf).join('\n');
+	return {
+		value: Math.round(parts.reduce((sum, { points }) => sum + points, 0)),
+		reasons,
+		isElsewhere: isAboutElse(article, keyword, text, words)
+	};
 }

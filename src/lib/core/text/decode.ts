@@ -1,3 +1,5 @@
+import { guessCharset } from './guess-charset';
+
 /** What came of reading a file's bytes as text. */
 export type DecodeResult =
 	| { readonly kind: 'text'; readonly text: string; readonly encoding: string }
@@ -15,9 +17,10 @@ const SIGNATURES: readonly (readonly [readonly number[], string])[] = [
 ];
 
 /**
- * Reads bytes as text: by byte order mark, else as UTF-16 when every other byte is zero, else by
- * the charset that came with them or that a page names in its first 2,048 bytes, else UTF-8 when
- * that is valid, else Windows-1252. A named charset is believed while hardly a sign fails in it.
+ * Reads bytes as text: by byte order mark, else as UTF-16 when every other byte is zero, else as
+ * UTF-8 when that is valid and more than ASCII, else by the charset that came with them or that a
+ * page names in its first 2,048 bytes, else by what the bytes look like (`guess-charset.ts`), else
+ * Windows-1252. Bytes that are invalid in what is otherwise UTF-8 become U+FFFD.
  *
  * @param charset named by the sender, as in a header of HTTP; empty when none was
  */
@@ -25,30 +28,62 @@ export function decodeBytes(bytes: Uint8Array, charset = ''): DecodeResult {
 	for (const [signature, looksLike] of SIGNATURES) {
 		if (signature.every((byte, i) => bytes[i] === byte)) return { kind: 'binary', looksLike };
 	}
+	const as = (encoding: string, text: string): DecodeResult => ({ kind: 'text', text, encoding });
 	const marked = byMark(bytes);
 	// what a mark names is read even where a few bytes are damaged: one odd byte must not cost the file
-	if (marked) return { kind: 'text', text: decodeLoosely(bytes, marked), encoding: marked };
+	if (marked) return as(marked, decodeLoosely(bytes, marked));
 	const head = bytes.subarray(0, 4096);
 	const wide = wideWithoutMark(head);
-	if (wide) return { kind: 'text', text: decodeLoosely(bytes, wide), encoding: wide };
-	let zeros = 0;
-	for (const byte of head) if (byte === 0) zeros++;
-	if (zeros > 0.02 * head.length) return { kind: 'binary', looksLike: 'no text' };
+	if (wide) return as(wide, decodeLoosely(bytes, wide));
+	if (isNoText(head)) return { kind: 'binary', looksLike: 'no text' };
 	const sent =
 		charset
 			.trim()
 			.toLowerCase()
 			.replace(/^utf-?16$/, '') || null;
 	const named = charsetNamedIn(head);
-	for (const encoding of [sent, named, 'utf-8']) {
-		const text = encoding === null ? null : decode(bytes, encoding);
-		if (text !== null && encoding !== null) return { kind: 'text', text, encoding };
-	}
-	for (const encoding of [sent, named, 'utf-8']) {
-		const text = encoding === null ? null : decodeAlmost(bytes, encoding);
-		if (text !== null && encoding !== null) return { kind: 'text', text, encoding };
-	}
-	return { kind: 'text', text: decode(bytes, 'windows-1252') ?? '', encoding: 'windows-1252' };
+	const told = [sent, named].filter((encoding) => encoding !== null);
+	const utf8 = decode(bytes, 'utf-8');
+	// servers say Latin-1 of everything; what is valid as UTF-8 and more than ASCII hardly ever is
+	if (utf8 !== null && (told.every((one) => WESTERN.test(one)) || told.includes('utf-8')))
+		return as('utf-8', utf8);
+	for (const read of [decode, decodeAlmost])
+		for (const encoding of told) {
+			const text = read(bytes, encoding);
+			if (text !== null) return as(encoding, text);
+		}
+	const damaged = utf8 ?? decodeDamaged(bytes);
+	if (damaged !== null) return as('utf-8', damaged);
+	const guessed = guessCharset(bytes.subarray(0, SAMPLE));
+	if (guessed !== null) return as(guessed, decodeLoosely(bytes, guessed));
+	return as('windows-1252', withWesternSigns(decodeLoosely(bytes, 'windows-1252')));
+}
+
+/** Bytes that are looked at to guess a charset that nobody named. */
+const SAMPLE = 65_536;
+
+/** Control signs and zeros of which text has hardly any. */
+function isNoText(head: Uint8Array): boolean {
+	let control = 0;
+	for (const byte of head)
+		if (
+			byte < 0x20 &&
+			byte !== 0x09 &&
+			byte !== 0x0a &&
+			byte !== 0x0c &&
+			byte !== 0x0d &&
+			byte !== 0x1b
+		)
+			control++;
+	return control > 0.02 * head.length;
+}
+
+/** As UTF-8 where more of what is beyond ASCII is valid than not; null where it is not UTF-8. */
+function decodeDamaged(bytes: Uint8Array): string | null {
+	const text = decodeLoosely(bytes, 'utf-8');
+	const valid = text.match(/[\u0080-\ufffc]/g)?.length ?? 0;
+	const lost = text.match(/\ufffd/g)?.length ?? 0;
+	return valid >= 2 && valid >= 2 * lost ? text : null;
 }
 
 /** Text in which at most one sign in 500 could not be read: a damaged byte must not cost the page. */

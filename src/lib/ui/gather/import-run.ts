@@ -1,5 +1,5 @@
 import { phraseKeyOf, type RankedResult } from '$lib/core/keywords';
-import { alikePagesOf, isSamePage, textOf } from '$lib/core/pages';
+import { alikePagesOf, isSamePage, speaksAsOthers, textOf } from '$lib/core/pages';
 import { FETCH_LIMITS } from '$lib/core/services';
 import { andList } from '$lib/core/text';
 import type { Assignment, AwaitedPage, Note, Page, PageSource } from '$lib/data/db';
@@ -244,6 +244,7 @@ class ImportRun {
 
 	async finish(): Promise<ImportReport> {
 		const replaced = await this.#settleRepeats();
+		this.#countThoseThatSpeakAsOthers();
 		this.#setRepeatsAside();
 		const before = await readEvidence({
 			pages: this.#pages.map(({ id }) => id),
@@ -328,6 +329,23 @@ class ImportRun {
 			result: incoming.result ?? here.result,
 			struck: isSameText ? here.struck : incoming.struck
 		};
+	}
+
+	/** A page that is proposed aside for its words alone counts when it speaks of what the others speak of. */
+	#countThoseThatSpeakAsOthers(): void {
+		const isInDoubt = ({ judgement }: Page) =>
+			judgement.kind === 'article' && judgement.proposeAside;
+		if (!this.#pages.some(isInDoubt)) return;
+		const isNew = new Set(this.#pages.map(({ id }) => id));
+		const counted = [
+			...this.known.here.filter((page) => page.counted && !isNew.has(page.id)),
+			...this.#pages.filter((page) => page.counted)
+		].map(({ article }) => article);
+		for (const page of this.#pages.filter(isInDoubt)) {
+			if (!speaksAsOthers(page.article, counted)) continue;
+			page.counted = true;
+			page.judgement = { ...page.judgement, proposeAside: false, reasons: [] };
+		}
 	}
 
 	/** A page that only repeats one that counts is proposed aside. */

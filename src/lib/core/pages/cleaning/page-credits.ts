@@ -14,7 +14,7 @@ const NAMED =
 const MONTHS: readonly string[] = 'jan feb mar apr may jun jul aug sep oct nov dec'.split(' ');
 const DAY_FIRST = /\b(\d{1,2})(?:st|nd|rd|th)?\s+(?:of\s+)?(\p{L}{3,9})\.?,?\s+((?:19|20)\d\d)\b/u;
 const MONTH_FIRST = /\b(\p{L}{3,9})\.?\s+(\d{1,2})(?:st|nd|rd|th)?,?\s+((?:19|20)\d\d)\b/u;
-const ISO = /\b((?:19|20)\d\d)-(\d\d)-(\d\d)\b/;
+const ISO = /\b((?:19|20)\d\d)-(\d\d)-(\d\d)(?!\d)/;
 
 /**
  * Reads author and dates from the markup made for them (`time`, `itemprop`, `rel=author`), else
@@ -37,7 +37,7 @@ export function creditsOf(body: Element, blocks: readonly PageBlock[]): PageCred
 }
 
 /** The first date in a line as YYYY-MM-DD; empty when there is none. English month names. */
-function dateIn(line: string): string {
+export function dateIn(line: string): string {
 	const iso = ISO.exec(line);
 	if (iso) return iso[0];
 	const dayFirst = DAY_FIRST.exec(line);
@@ -59,11 +59,10 @@ function markedCredits(body: Element): { author: string; published: string; modi
 		const element = stack.pop()!;
 		const { itemProp, dateTime, content, rel } = element.properties;
 		const property = stringOf(itemProp).toLowerCase();
-		const stamp = stringOf(dateTime) || stringOf(content);
+		const stamp = dateIn(stringOf(dateTime) || stringOf(content));
 		if (property.includes('datemodified')) found.modified ||= stamp;
 		else if (property.includes('datepublished')) found.published ||= stamp;
-		else if (element.tagName === 'time' && /^\d{4}-\d\d-\d\d/.test(stamp))
-			found.published ||= stamp;
+		else if (element.tagName === 'time' && stamp !== '') found.published ||= stamp;
 		if (property === 'author' || stringOf(rel).split(' ').includes('author')) {
 			const name = tidyText(rawTextOf(element));
 			if (name.length < 60) found.author ||= name.replace(/^by\s+/i, '');

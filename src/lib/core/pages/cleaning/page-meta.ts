@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { HtmlTree } from '../html-tree';
 import { rawTextOf, stringOf, tidyText } from '../html-tree';
+import { dateIn } from './page-credits';
 
 /** What a page says about itself outside its text. Unknown values are empty. */
 export interface PageMeta {
@@ -46,9 +47,14 @@ export function pageMetaOf(tree: HtmlTree): PageMeta {
 		titleTag: titleTag || first('og:title', 'twitter:title') || data.headline,
 		description: first('description', 'og:description', 'twitter:description') || data.description,
 		author: plainAuthor(first('author', 'article:author', 'dc.creator')) || data.author,
-		published:
-			first('article:published_time', 'date', 'dc.date', 'datepublished') || data.published,
-		modified: first('article:modified_time', 'og:updated_time', 'datemodified') || data.modified,
+		published: dateOf(
+			first('article:published_time', 'date', 'dc.date', 'datepublished'),
+			data.published
+		),
+		modified: dateOf(
+			first('article:modified_time', 'og:updated_time', 'datemodified'),
+			data.modified
+		),
 		address: [canonical, first('og:url')].find((one) => /^https?:\/\/[^\s/]/i.test(one)) ?? '',
 		siteName: first('og:site_name', 'application-name') || data.publisher,
 		ogType: first('og:type'),
@@ -56,6 +62,11 @@ export function pageMetaOf(tree: HtmlTree): PageMeta {
 		faq: data.faq,
 		named: { ingredients: data.ingredients, steps: data.steps, body: data.body }
 	};
+}
+
+/** The first of these that holds a whole date, as YYYY-MM-DD; half a date is none. */
+function dateOf(...values: readonly string[]): string {
+	return values.map(dateIn).find((date) => date !== '') ?? '';
 }
 
 function plainAuthor(author: string): string {

@@ -74,7 +74,10 @@ function addElement(element: Element, outer: BlockContext, found: RawBlock[]): v
 		case 'h6': {
 			const level = Math.min(4, Number(tag[1])) as HeadingLevel;
 			context.last.level = level;
-			add({ kind: 'heading', level, text: headingText(element) }, element, context, found);
+			const body = bodyInHeading(element);
+			const head = body < 0 ? element : { ...element, children: element.children.slice(0, body) };
+			add({ kind: 'heading', level, text: headingText(head) }, element, context, found);
+			if (body >= 0) walk({ ...element, children: element.children.slice(body) }, context, found);
 			return;
 		}
 		case 'p':
@@ -111,6 +114,22 @@ function addElement(element: Element, outer: BlockContext, found: RawBlock[]): v
 			return;
 	}
 	walk(element, context, found);
+}
+
+/** Where the text begins that a heading swallowed because it was never closed; -1 where it did not. */
+function bodyInHeading({ children }: Element): number {
+	const first = children.findIndex(
+		(child) =>
+			child.type === 'element' && /^(?:p|ul|ol|table|dl|h[1-6]|blockquote)$/.test(child.tagName)
+	);
+	const hasHead =
+		textIn({
+			type: 'element',
+			tagName: 'span',
+			properties: {},
+			children: children.slice(0, Math.max(0, first))
+		}) !== '';
+	return hasHead ? first : -1;
 }
 
 /** A paragraph from inline content; two line breaks in a row start a new one. */
@@ -241,9 +260,19 @@ function addTable(element: Element, context: BlockContext, found: RawBlock[]): v
 				(cell) => hasTag(cell, /^(?:table|h[1-6]|article|p)$/) && countWords(textIn(cell)) > 60
 			)
 		);
+	// what stands in a row and in no cell, as text cut off at the greatest depth does
+	for (const loose of cells.some((row) => row.length > 0) ? rows : []) {
+		const texts = loose.children.filter(
+			(child) => child.type === 'text' && child.value.trim() !== ''
+		);
+		if (texts.length > 0) addRun(texts, context, found);
+	}
 	if (isLayout) {
 		for (const row of cells) for (const cell of row) walk(cell, contextOf(cell, context), found);
-		if (cells.length === 0) walk(element, context, found);
+		if (cells.every((row) => row.length === 0)) {
+			if (rows.length === 0) walk(element, context, found);
+			else for (const row of rows) walk(row, context, found);
+		}
 		return;
 	}
 	const caption = element.children.find(
