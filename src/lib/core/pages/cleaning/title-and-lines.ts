@@ -87,6 +87,11 @@ export function dropStrayLines(raw: readonly RawBlock[], dropped: (string | null
 		const opens =
 			next !== undefined &&
 			(isSubstance(next) || next.block.kind === 'figure' || next.block.kind === 'heading');
+		// a headed table may have a line of its own before it
+		if (raw[i]!.bold && !opens) {
+			const after = raw[keptFrom(dropped, i + 2, 1)];
+			if (next !== undefined && after !== undefined && isSubstance(after)) continue;
+		}
 		const isOwnLine = raw[i]!.path.at(-1)?.tagName === 'p' || raw[i]!.bold;
 		if (!opens || (!isOwnLine && next.block.kind === 'heading')) dropped[i] = 'page furniture';
 	}
@@ -199,8 +204,12 @@ export function headingLevels(
 	for (const [i, { block, bold, words }] of raw.entries()) {
 		if (dropped[i] !== null || !bold || i === titleAt || block.kind !== 'paragraph') continue;
 		if (words > 12 || /[.!:;,]$/.test(block.text)) continue;
-		const next = raw[keptFrom(dropped, i + 1, 1)];
-		if (next && isSubstance(next)) levels.set(i, 2);
+		const at = keptFrom(dropped, i + 1, 1);
+		const next = raw[at];
+		if (!next || next.bold) continue;
+		const after = raw[keptFrom(dropped, at + 1, 1)];
+		const isLabel = next.block.kind === 'paragraph' && after?.block.kind === 'table';
+		if (isSubstance(next) || isLabel) levels.set(i, 2);
 	}
 	return levels;
 }
