@@ -1,4 +1,5 @@
 import type { Element } from 'hast';
+import { stringOf } from '../html-tree';
 import type { RawBlock } from './raw-block';
 
 /**
@@ -27,11 +28,56 @@ export function articleRootOf(
 	if (all === 0) return body;
 	if (sum(byLibrary) >= 0.45 * all) {
 		const root = innermost(byLibrary, 0.85);
-		if (sum(prose.filter(({ path }) => path.includes(root))) >= 0.45 * all) return root;
+		if (sum(prose.filter(({ path }) => path.includes(root))) >= 0.45 * all)
+			return wholeSeries(root, prose);
 	}
 	const marked = innermostTagged(prose, all);
 	return marked ?? innermost(prose, 0.85) ?? body;
 }
+
+/**
+ * The parent where an element is one of a series: beside it stand others of the same tag and
+ * classes, each with a heading of the same level and text of its own, as the sections of a manual.
+ */
+function wholeSeries(root: Element, prose: readonly RawBlock[]): Element {
+	const inside = prose.find(({ path }) => path.includes(root));
+	if (!inside) return root;
+	const at = inside.path.indexOf(root);
+	// the text of a section often has boxes of its own, beside the heading
+	for (let up = at; up >= 1; up--)
+		if (isOneOfSeries(inside.path, up, prose)) return inside.path[up - 1]!;
+	return root;
+}
+
+function isOneOfSeries(
+	ownPath: readonly Element[],
+	at: number,
+	prose: readonly RawBlock[]
+): boolean {
+	const [parent, own] = [ownPath[at - 1]!, ownPath[at]!];
+	const parts = new Map<Element, { level: number; words: number }>();
+	for (const { block, path, words } of prose) {
+		const part = path[at];
+		if (path[at - 1] !== parent || part === undefined) continue;
+		const found = parts.get(part) ?? { level: 0, words: 0 };
+		if (block.kind === 'heading') found.level ||= block.level;
+		found.words += words;
+		parts.set(part, found);
+	}
+	const level = parts.get(own)?.level ?? 0;
+	if (level === 0) return false;
+	return [...parts].some(
+		([part, { level: theirs, words }]) =>
+			part !== own &&
+			part.tagName === own.tagName &&
+			stringOf(part.properties.className) === stringOf(own.properties.className) &&
+			theirs === level &&
+			words >= SECTION_WORDS
+	);
+}
+
+/** Words of a section, its heading included, from which it is one of a series. */
+const SECTION_WORDS = 15;
 
 function innermostTagged(prose: readonly RawBlock[], all: number): Element | null {
 	const words = new Map<Element, number>();

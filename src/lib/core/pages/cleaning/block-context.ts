@@ -116,17 +116,40 @@ function markOf(
 }
 
 /** Names that authors give to a part: classes, id, test id, label, and the tag where it is a name of their own. */
-function namesOf({ tagName, properties }: Element): string[] {
+function namesOf(element: Element): string[] {
+	const { tagName, properties } = element;
 	const classes = stringOf(properties.className).split(/\s+/);
 	const own = tagName.includes('-') ? [tagName] : [];
+	const id = stringOf(properties.id);
 	const label = stringOf(properties.ariaLabel).trim().replace(/\s+/g, '-');
 	return [
 		...own,
 		...classes,
-		stringOf(properties.id),
+		isAddressOfHeading(element, id) ? '' : id,
 		stringOf(properties.dataTestid),
 		label
 	].filter((name) => name !== '');
+}
+
+/** Whether an id was made of the heading that opens the part: then it names a subject, not a kind of part. */
+function isAddressOfHeading(element: Element, id: string): boolean {
+	const parts = id
+		.toLowerCase()
+		.split(/[^\p{L}\p{N}]+/u)
+		.filter(Boolean);
+	if (parts.length < 2) return false;
+	let first: Element | undefined = element;
+	for (let depth = 0; first && depth < 5; depth++) {
+		if (/^h[1-6]$/.test(first.tagName)) break;
+		first = first.children.find((child) => child.type === 'element');
+	}
+	if (!first || first === element || !/^h[1-6]$/.test(first.tagName)) return false;
+	const heading = new Set(
+		textIn(first)
+			.toLowerCase()
+			.split(/[^\p{L}\p{N}]+/u)
+	);
+	return parts.filter((part) => heading.has(part)).length >= 0.5 * parts.length;
 }
 
 /** Asides in an article are often its tips and warnings; elsewhere they are the side column. */

@@ -1,5 +1,5 @@
 import type { Element } from 'hast';
-import { noiseOfHeading, noiseOfLine } from './noise';
+import { noiseOfHeading, noiseOfHeadLine, noiseOfLine } from './noise';
 import type { RawBlock } from './raw-block';
 import { holderOf, isHome } from './block-look';
 
@@ -106,7 +106,7 @@ export function ownNoise({ block, words, linkWords, links }: RawBlock): string |
 	if (block.kind === 'heading' && DATE_ALONE.test(block.text)) return 'page furniture';
 	// the site's own name, set as a heading that leads home
 	if (block.kind === 'heading' && links.some(isHome) && linkWords >= words) return 'page header';
-	if (block.kind === 'heading') return noiseOfHeading(block.text) ?? noiseOfLine(block.text);
+	if (block.kind === 'heading') return noiseOfHeading(block.text) ?? noiseOfHeadLine(block.text);
 	if (block.kind === 'list') {
 		const perItem = words / block.items.length;
 		if (linkWords > 0.75 * words && perItem < 14) return 'list of links';

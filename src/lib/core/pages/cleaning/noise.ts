@@ -6,7 +6,10 @@
 /** Class, id and data names of parts that are never the article, with the reason shown. */
 const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 	[/cookie|consent|gdpr|privacy-?(?:notice|banner)/, 'cookie notice'],
-	[/newsletter|subscri|sign-?up|mailing-?list|opt-?in|email-?(?:form|capture)/, 'newsletter form'],
+	[
+		/newsletter|subscrib|subscription-?(?:form|box|banner)|sign-?up|mailing-?list|opt-?in|email-?(?:form|capture)/,
+		'newsletter form'
+	],
 	[
 		/(?:^|[\s_-])(?:ads?|ads?(?:by|sense|square|block|space|holder|zone)\w*|advert\w*|adslot|ad-?(?:box|unit|slot|wrap\w*|container|banner)|sponsor\w*|promo\w*|dfp|affiliate|werbung|anzeige|reklame|publicidad|publicite|pubblicita|cta|cta-?(?:card|box|banner)|(?:deal|price|vendor|merchant|offer)-?(?:bar|box|list|card)s?|announcement|ticker|donat\w*)(?:$|[\s_-])|product-?(?:carousel|slider|grid|cards?)|(?:text|link)?ads?-?(?:inner|outer)|amp-ad/,
 		'advertisement'
@@ -103,7 +106,7 @@ const NOISE_HEADINGS: readonly (readonly [RegExp, string])[] = [
 		'related links'
 	],
 	[
-		/^(?:\d+ )?(?:kommentare?|commentaires?|comentarios|comments?|replies|responses|thoughts on|reader comments|join the (?:conversation|discussion)|guest ?book|leave a (?:reply|comment)|post a comment|have your say|discussion)(?:\b|$)/i,
+		/^(?:\d+ comments?|comment$|comment (?:policy|guidelines)|(?:\d+ )?(?:kommentare?|commentaires?|comentarios|comments|replies|responses)|thoughts on|reader comments|join the (?:conversation|discussion)|guest ?book|leave a (?:reply|comment)|post a comment|have your say|discussion (?:about|of|on) this|discussion \(\d+\))(?:\b|$)/i,
 		'comments'
 	],
 	[
@@ -130,7 +133,7 @@ const NOISE_HEADINGS: readonly (readonly [RegExp, string])[] = [
 		'table of contents'
 	],
 	[
-		/^(?:we (?:value|use|care about) (?:your privacy|cookies)|cookie|your privacy|privacy (?:settings|preferences))/i,
+		/^(?:we (?:value|use|care about) (?:your privacy|cookies)|cookies?(?: (?:policy|notice|settings|preferences|consent))?$|th(?:is|e) (?:web)?site uses cookies|your privacy|privacy (?:settings|preferences))/i,
 		'cookie notice'
 	],
 	[
@@ -146,6 +149,9 @@ export function noiseOfHeading(text: string): string | null {
 	for (const [pattern, reason] of NOISE_HEADINGS) if (pattern.test(plain)) return reason;
 	return null;
 }
+
+/** "Home | About | Contact". */
+const LINE_OF_CHOICES = /^(?:\p{L}+(?: \p{L}+)?\s*\|\s*){1,8}\p{L}+(?: \p{L}+)?$/u;
 
 /** Short lines that are page furniture wherever they stand. */
 const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
@@ -200,7 +206,7 @@ const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 		'author box'
 	],
 	[/^(?:your|this) browser (?:cannot|can’t|does not|doesn['’]t)\b/i, 'page furniture'],
-	[/^(?:\p{L}+(?: \p{L}+)?\s*\|\s*){1,8}\p{L}+(?: \p{L}+)?$/u, 'page furniture'],
+	[LINE_OF_CHOICES, 'page furniture'],
 	[/^(?:©|\(c\)|copyright)\s.{0,120}$|\ball rights reserved\b/i, 'footer']
 ];
 
@@ -215,4 +221,9 @@ export function noiseOfLine(text: string): string | null {
 	if (ABOUT_AUTHOR.test(plain) || /^why you can trust\b/i.test(plain)) return 'author box';
 	for (const [pattern, reason] of NOISE_LINES) if (pattern.test(plain)) return reason;
 	return null;
+}
+
+/** The same for a heading, which may well give a choice of names: "C | chain". */
+export function noiseOfHeadLine(text: string): string | null {
+	return LINE_OF_CHOICES.test(text.trim()) ? null : noiseOfLine(text);
 }

@@ -220,6 +220,11 @@ function addOfficeItem(element: Element, context: BlockContext, found: RawBlock[
 }
 
 function addDefinitions(element: Element, context: BlockContext, found: RawBlock[]): void {
+	// definitions with headed parts of their own are read as running blocks
+	if (hasTag(element, /^h[1-6]$/)) {
+		walk(element, context, found);
+		return;
+	}
 	const pairs: { term: string; text: string }[] = [];
 	const stack = [...element.children];
 	while (stack.length > 0) {
