@@ -57,7 +57,7 @@ function find(element: Element, is: (element: Element) => boolean): Element | nu
 }
 
 function plain(text: string): string {
-	return tidyText(text.replace(/[¶#§⚓︎]/gu, ' ')).toLowerCase();
+	return tidyText(text.replace(/[¶#§]/gu, ' ')).toLowerCase();
 }
 
 let [pages, wanted, kept, empty] = [0, 0, 0, 0];

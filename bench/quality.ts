@@ -14,6 +14,8 @@ import {
 	type Grouping
 } from '../tests/support/quality';
 import { demoFindings } from '../tests/support/demo';
+import { cleaningOf, readJobs } from '../tests/support/jobs';
+import { cleanedOf, headingRecall, readLayouts, wordMatch } from '../tests/support/layouts';
 import { hideEach, meanLanded } from '../tests/support/hide-one';
 import { readDemoTopics, readSubjects, type Subject } from '../tests/support/subjects';
 
@@ -42,6 +44,46 @@ function show(title: string, ways: readonly Way[]): void {
 			}
 			return row;
 		})
+	);
+}
+
+const meanOf = (values: readonly number[]) =>
+	values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+
+{
+	console.log(
+		'Cleaning: words (both ways together) and headings kept; rules were set on these pages'
+	);
+	const layouts = readLayouts().map((layout) => {
+		const { text, headings } = cleanedOf(layout);
+		return {
+			f1: wordMatch(text, layout.expected).f1,
+			headings: headingRecall(headings, layout.headings)
+		};
+	});
+	const rows = readJobs().map(({ name, pages }) => {
+		const matches = pages.filter(({ isAside }) => !isAside).map(cleaningOf);
+		const [found, wanted] = [
+			meanOf(matches.map((match) => match.found)),
+			meanOf(matches.map((match) => match.wanted))
+		];
+		const f1 = matches.map((match) => match.f1);
+		return { pages: name, mean: meanOf(f1), lowest: Math.min(...f1), headings: found / wanted };
+	});
+	const own = layouts.map(({ f1 }) => f1);
+	rows.push({
+		pages: `${layouts.length} layouts of our own`,
+		mean: meanOf(own),
+		lowest: Math.min(...own),
+		headings: meanOf(layouts.map(({ headings }) => headings))
+	});
+	console.table(
+		rows.map(({ pages, mean, lowest, headings }) => ({
+			pages,
+			words: mean.toFixed(3),
+			lowest: lowest.toFixed(3),
+			headings: headings.toFixed(3)
+		}))
 	);
 }
 
