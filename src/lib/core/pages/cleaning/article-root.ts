@@ -65,7 +65,8 @@ function isOneOfSeries(
 		parts.set(part, found);
 	}
 	const level = parts.get(own)?.level ?? 0;
-	if (level === 0) return false;
+	// headed on the first level, they are articles of their own, as on a page that scrolls on
+	if (level <= 1) return false;
 	return [...parts].some(
 		([part, { level: theirs, words }]) =>
 			part !== own &&

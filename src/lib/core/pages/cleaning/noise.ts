@@ -184,7 +184,7 @@ const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 		'cookie notice'
 	],
 	[
-		/\b(?:unsubscribe|view (?:it|this \w+) in your browser|update your preferences)\b/i,
+		/^never miss\b.{0,80}\b(?:join|sign up|subscribe)\b|\b(?:unsubscribe|view (?:it|this \w+) in your browser|update your preferences)\b/i,
 		'newsletter form'
 	],
 	[
