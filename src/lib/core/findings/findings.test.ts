@@ -197,6 +197,48 @@ describe('rangeOf', () => {
 });
 
 describe('topics', () => {
+	it('are no headings that pages have whatever they are about, nor the title again', () => {
+		const text =
+			'The stones are laid level, one course after the other, and packed from the middle.';
+		const source = (id: string, ...headings: string[]) =>
+			workOnPage(
+				{
+					id,
+					title: 'Lime mortar for walls',
+					description: '',
+					siteNames: [],
+					isNote: false,
+					links: 0,
+					blocks: headings.flatMap((heading) => [
+						{ kind: 'heading', level: 2, text: heading },
+						{ kind: 'paragraph', text }
+					])
+				},
+				tag
+			);
+		const ofPages = ['Instructions', 'Ingredients', 'Nutrition facts', 'Video', 'Notes', 'Print'];
+		const calls = [
+			'Keep reading',
+			'Share this',
+			'Get a free quote',
+			'Ready to start?',
+			'Product description'
+		];
+		const own = ['Instructions for hot mixing', 'Order the stone', 'Share of sand'];
+		const found = assembleFindings(
+			[
+				source('a', 'Lime mortar for walls', ...ofPages, ...own),
+				source('b', ...calls, '2. Ingredients', ...own)
+			],
+			[],
+			{ keyword: 'lime mortar', targetWords: 900, asked: [] }
+		);
+		const headings = new Set(
+			found.topics.flatMap((topic) => topic.headings.map((heading) => heading.text))
+		);
+		expect([...headings].sort()).toEqual(own.sort());
+	});
+
 	it('merges headings that mean the same', () => {
 		expect(topicOf('Lay the footings')).toBe(topicOf('Saturday afternoon: footings'));
 		expect(topicOf('Tools for the work')).toBe(topicOf("What you'll need"));

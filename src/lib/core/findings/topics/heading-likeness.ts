@@ -16,6 +16,10 @@ export interface TopicHeading {
 	readonly position: number;
 }
 
+/** Headings that every page of a kind has: they say what stands there, not what it is about. */
+const OF_THE_PAGE =
+	/^(?:(?:the )?(?:ingredients?|instructions?|directions|method)(?: list)?|(?:step[- ]by[- ]step )?(?:instructions|directions)|nutrition(?:al)?(?: (?:info(?:rmation)?|facts|values?))?|(?:watch )?(?:the )?(?:video|how[- ]to video)(?: tutorial)?|(?:product )?(?:description|details|specifications?|specs)|(?:recipe|cook'?s|chef'?s) (?:notes?|card|video|tips)|notes?|print(?: recipe)?|share(?: (?:this|on|it|via|with friends|the love)(?: .*)?)?|keep reading|read (?:more|next|on)|related(?: (?:posts?|articles?|reading|stories|guides|recipes|products|links|pages|topics|questions))?|you (?:may|might) (?:also )?(?:like|enjoy|be interested)(?: .*)?|more (?:recipes|articles|posts|guides|stories|like this)(?: .*)?|comments?|reviews?|contact(?: us)?|get in touch|get (?:a|your) (?:free )?(?:quote|estimate)|(?:buy|shop|order|book|call|apply|start|download|subscribe|sign up|join)(?: (?:now|today|here|us|online|for free))?|(?:shop|join|subscribe to|sign up (?:for|to)|download) our .*|ready to .*\?|need (?:help|more help|a hand)\??|disclaimer|disclosure)[.:!]?$/i;
+
 const NOT_TOPICS =
 	/^(?:introduction|intro|overview|conclusions?|summary|in summary|final (?:thoughts|words?)|to sum up|wrapping up|in (?:short|closing|conclusion)|key takeaways?|takeaways|the bottom line|last words?|references|sources|further reading|notes|faqs?|frequently asked.*|common questions|questions? and answers|q\s?&\s?a|about.*author|credits?)[.:!]?$/i;
 
@@ -108,14 +112,14 @@ function outlineOf(page: PageWork): readonly OutlineEntry[] {
 
 function readOutline(page: PageWork): OutlineEntry[] {
 	return page.sections.flatMap((section, index) => {
-		if (section.level < 2 || section.isFaq || NOT_TOPICS.test(section.heading.trim())) return [];
+		const text = withoutNumber(section.heading.trim());
+		if (section.level < 2 || section.isFaq || !isTopic(text, page.title)) return [];
 		const counts = new Map<string, number>();
 		let words = 0;
 		for (const inner of subtreeOf(page, index)) {
 			words += page.sections[inner]!.words;
 			for (const stem of page.sections[inner]!.stems) counts.set(stem, (counts.get(stem) ?? 0) + 1);
 		}
-		const text = withoutNumber(section.heading);
 		return [
 			{
 				section: index,
@@ -128,6 +132,12 @@ function readOutline(page: PageWork): OutlineEntry[] {
 			}
 		];
 	});
+}
+
+/** Whether a heading is about a matter, and not a part that pages have or the page's own title again. */
+function isTopic(heading: string, title: string): boolean {
+	if (NOT_TOPICS.test(heading) || OF_THE_PAGE.test(heading)) return false;
+	return plain(heading) !== plain(title);
 }
 
 function subtreeOf(page: PageWork, index: number): number[] {
