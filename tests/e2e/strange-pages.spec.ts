@@ -12,7 +12,8 @@ const pageFile = (job: string, name: string) => ({
 
 /** Opens every row of the list that is shown, one after the other, down to the last. */
 async function openEveryRow(page: Page): Promise<number> {
-	const rows = page.getByRole('main').locator('[aria-expanded]:not([aria-haspopup])');
+	const rows = page.getByRole('region', { name: 'Findings' }).locator('li [aria-expanded]');
+	await expect(rows.first()).toBeVisible();
 	const count = await rows.count();
 	for (let i = 0; i < count; i++) {
 		const row = rows.nth(i);
@@ -66,7 +67,9 @@ test('twelve pages as strangers make them go through every stage without an erro
 		}
 		for (const tab of ['Long phrases', 'Shape']) await page.getByRole('tab', { name: tab }).click();
 		await page.getByRole('tab', { name: 'Topics' }).click();
-		await expect(page.getByRole('main')).not.toContainText(/Guestbook|Mark as done|Keep reading/);
+		await expect(page.getByRole('region', { name: 'Findings' })).not.toContainText(
+			/Guestbook|Mark as done|Keep reading/
+		);
 	});
 	await test.step('a plan is made of them', async () => {
 		await proposePlan(page);
