@@ -179,10 +179,11 @@ export function stringOf(value: unknown): string {
 	return '';
 }
 
+const UNSEEN = /[\u00ad\u200b\u200c\u2060\ufeff]/;
+const UNSEEN_ALL = new RegExp(UNSEEN, 'g');
+
 /** White space folded to single spaces; line breaks from `br` become sentence-safe spaces. */
 export function tidyText(text: string): string {
-	return text
-		.replace(/[\u00ad\u200b\u200c\u2060\ufeff]/g, '')
-		.replace(/[\s\u00a0]+/g, ' ')
-		.trim();
+	const seen = UNSEEN.test(text) ? text.replace(UNSEEN_ALL, '') : text;
+	return seen.replace(/\s+/g, ' ').trim();
 }

@@ -84,11 +84,26 @@ const BOX_NAMES = /(?:^|[-_])(?:widget|container|wrap(?:per)?|aside|rail|toggle|
 export function noiseOfNames(names: readonly string[]): string | null {
 	let found: string | null = null;
 	for (const name of names) {
-		const plain = name.replace(/([a-z])([A-Z])/g, '$1-$2').toLowerCase();
-		if (ARTICLE_NAMES.test(plain)) return null;
-		found ??= noiseOfName(plain);
+		const judged = judgedName(name);
+		if (judged === 'article') return null;
+		found ??= judged;
 	}
 	return found;
+}
+
+/** Names seen lately with what they say: a page has few of them and says each many times. */
+const judgedNames = new Map<string, string | null>();
+const MOST_NAMES = 5_000;
+
+/** Reason, null, or `article` where the name holds the article whatever else it says. */
+function judgedName(name: string): string | null {
+	const known = judgedNames.get(name);
+	if (known !== undefined) return known;
+	const plain = name.replace(/([a-z])([A-Z])/g, '$1-$2').toLowerCase();
+	const judged = ARTICLE_NAMES.test(plain) ? 'article' : noiseOfName(plain);
+	if (judgedNames.size >= MOST_NAMES) judgedNames.clear();
+	judgedNames.set(name, judged);
+	return judged;
 }
 
 function noiseOfName(name: string): string | null {
