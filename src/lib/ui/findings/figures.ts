@@ -20,7 +20,8 @@ export function valueShown(
 	if (/^[£$€]$/.test(unit)) return `${unit}${range}${by}`;
 	if (unit === '%' || unit === '°C' || unit === '°F')
 		return `${range}${unit === '%' ? '' : ' '}${unit}${by}`;
-	const named = unit !== '' && (isCount || /^[a-z]{4,}$/.test(unit)) ? plural(unit, high) : unit;
+	const named =
+		unit !== '' && (isCount || /^(?:[a-z]{4,}|day|ton)$/.test(unit)) ? plural(unit, high) : unit;
 	return `${range}${named === '' ? '' : ` ${named}`}${by}`;
 }
 

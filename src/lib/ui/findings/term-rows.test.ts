@@ -67,6 +67,7 @@ describe('figures in words', () => {
 		[group({ low: 3, high: 4, unit: 'box', isCount: true }), '3–4 boxes'],
 		[group({ low: 2, high: 2, unit: 'time', isCount: true, per: 'year' }), '2 times a year'],
 		[group({ low: 60, high: 150, unit: 'year' }), '60–150 years'],
+		[group({ low: 3, high: 5, unit: 'day' }), '3–5 days'],
 		[group({ low: 0.5, high: 0.5, unit: 'mile' }), '0.5 mile'],
 		[group({ low: 4, high: 4, unit: 'foot' }), '4 feet'],
 		[group({ low: 100 / 3, high: 50, unit: '%' }), '33.3–50%']
