@@ -31,10 +31,7 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		'author box'
 	],
 	[/breadcrumb|crumbs/, 'breadcrumb'],
-	[
-		/testimonial|(?:^|[\s_-])(?:customer-?|user-?)?reviews(?:$|[\s_-])|review-?(?:list|section)/,
-		'reviews'
-	],
+	[/testimonial|(?:^|[\s_-])(?:customer-?|user-?)?reviews(?:$|[\s_-])|review-?list/, 'reviews'],
 	[/(?:^|[\s_-])(?:references|reflist|footnotes|bibliography)(?:$|[\s_-])/, 'references'],
 	[
 		/(?:^|[\s_-])(?:carousel|slider|slick-\w+|swiper(?:-\w+)?|slide|slideshow)(?:$|[\s_-])/,
@@ -171,7 +168,7 @@ const LINE_OF_CHOICES = /^(?:\p{L}+(?: \p{L}+)?\s*\|\s*){1,8}\p{L}+(?: \p{L}+)?$
 /** Short lines that are page furniture wherever they stand. */
 const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 	[
-		/^(?:advertisement|sponsored(?: content| post)?|ad|(?:ad|sponsored|sponsor of this (?:page|site)|advertisement)\s?[·:|–—-]?\s.{0,120}|ads by .{0,20}|ad could not load|promoted|anzeige|werbung|publicité|publicidad|pubblicità|reklame|continue reading below.{0,40}|(?:this|our) (?:post|article|page|site) (?:may )?contains? affiliate links?.*)\.?$/i,
+		/^(?:advertisement|sponsored(?: content| post)?|ad|(?:ad|sponsored|advertisement)\s?[·:|–—]\s.{0,120}|sponsor of this (?:page|site)\b.{0,120}|ads by .{0,20}|ad could not load|promoted|anzeige|werbung|publicité|publicidad|pubblicità|reklame|continue reading below.{0,40}|(?:this|our) (?:post|article|page|site) (?:may )?contains? affiliate links?.*)\.?$/i,
 		'advertisement'
 	],
 	[

@@ -128,6 +128,17 @@ describe('furniture of strangers', () => {
 		expect(texts).toContain('Clear up at last.');
 	});
 
+	it('keeps lines that only begin like furniture', () => {
+		const lines = [
+			'Sponsored walls stand in every park of the county.',
+			'Ad hoc repairs cost more than a good cope.',
+			'Follow the string and not the ground.',
+			'Related costs are the digger and the skip.'
+		];
+		const html = article(lines.map((line) => `<p>${line}</p>`).join(''));
+		expect(textsOf(html)).toEqual(expect.arrayContaining(lines));
+	});
+
 	it('leaves the guest book of an old page out, which nothing but a bold line opens', () => {
 		const html = article('').replace(
 			'</main>',
