@@ -5,20 +5,12 @@ import { newSection, type Plan } from '$lib/core/plan';
 import { db } from '$lib/data/db';
 import { addTake, listTakes, readPlan, savePlanAndTakes } from '$lib/data/takes';
 import { history } from '../frame/history.svelte';
+import { planOf as emptyPlan } from '../../../../tests/support/plans';
 import { PlanKeeper } from './plan-keeper.svelte';
 
 const planOf = (...headings: readonly string[]): Plan => ({
-	title: 'Walls',
-	titleTag: '',
-	description: '',
-	slug: '',
-	sections: headings.map((heading, i) => newSection(`s${i}`, heading, 100)),
-	value: 0,
-	bound: 0,
-	unplaced: [],
-	confined: {},
-	dismissed: {},
-	basis: { terms: [], headings: [], questions: [] }
+	...emptyPlan(),
+	sections: headings.map((heading, i) => newSection(`s${i}`, heading, 100))
 });
 const headings = (plan: Plan | null | undefined) => plan?.sections.map(({ heading }) => heading);
 const stored = async () => headings((await readPlan('a'))?.plan);

@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Assignment } from '$lib/data/db';
+import { NOTHING_CAME } from '../../../../tests/support/import-report';
 import { EvidenceImport } from './evidence-import.svelte';
 import type { ImportOptions, ImportReport, Repeat, RepeatChoice } from './import-report';
 
@@ -8,17 +9,7 @@ const told = vi.hoisted(() => ({ error: vi.fn() }));
 vi.mock('./import-run', () => run);
 vi.mock('svelte-sonner', () => ({ toast: told }));
 
-const report: ImportReport = {
-	pages: [],
-	notes: [],
-	awaited: [],
-	replaced: [],
-	others: [],
-	failed: [],
-	skipped: [],
-	remarks: [],
-	isCancelled: false
-};
+const report = NOTHING_CAME;
 const assignment = { id: 'walls' } as Assignment;
 const onreport = vi.fn();
 let incoming: EvidenceImport;

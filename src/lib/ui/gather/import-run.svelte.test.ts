@@ -8,7 +8,7 @@ import { db, type Assignment } from '$lib/data/db';
 import { listNotes, listPages } from '$lib/data/pages';
 import type { Cleaned, FileRead, Incoming } from '$lib/workers/client';
 import { history } from '../frame/history.svelte';
-import type { ImportReport } from './import-report';
+import { NOTHING_CAME } from '../../../../tests/support/import-report';
 import { importEvidence } from './import-run';
 import ImportSummary from './ImportSummary.svelte';
 
@@ -112,24 +112,13 @@ describe('importEvidence', () => {
 });
 
 describe('ImportSummary', () => {
-	const none: ImportReport = {
-		pages: [],
-		notes: [],
-		awaited: [],
-		replaced: [],
-		others: [],
-		failed: [],
-		skipped: [],
-		remarks: [],
-		isCancelled: false
-	};
 	const handlers = () => ({ onopen: vi.fn(), onpages: vi.fn(), onclose: vi.fn() });
 
 	it('is an alert where something did not come in, and names each with its reason', () => {
 		const reason = 'it is damaged';
 		render(ImportSummary, {
 			report: {
-				...none,
+				...NOTHING_CAME,
 				others: ['12 links for Fellgate Tools'],
 				failed: [
 					{ name: 'broken.html', reason },
@@ -147,7 +136,7 @@ describe('ImportSummary', () => {
 		await importEvidence(assignment, { files: [file('a.note', 'One.')] });
 		const notes = await listNotes(assignment.id);
 		const handles = handlers();
-		render(ImportSummary, { report: { ...none, notes }, ...handles });
+		render(ImportSummary, { report: { ...NOTHING_CAME, notes }, ...handles });
 		const user = userEvent.setup();
 		await user.click(screen.getByRole('button', { name: 'It is a page to count' }));
 		expect(handles.onpages).toHaveBeenCalledWith(notes);

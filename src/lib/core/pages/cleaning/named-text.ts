@@ -13,7 +13,7 @@ const SHOWN_SHARE = 0.5;
 
 /**
  * Brings back what the data of a page say is the article's: ingredients in an `aside`, steps in a
- * widget, answers in a dialog. A part counts when most of its words stand in those texts and one of
+ * widget. A part counts when most of its words stand in those texts and one of
  * them is said nowhere else in what is kept, so that a copy for printing stays out.
  */
 export function keepNamed(
@@ -68,15 +68,16 @@ export function keepNamed(
 
 /** What the data name and the page does not show, as blocks: pages that are drawn by a script. */
 export function namedBlocks(blocks: readonly PageBlock[], named: PageMeta['named']): Block[] {
-	const shown = ` ${keyOf(
-		blocks
-			.filter(({ dropped }) => dropped === null)
-			.map(({ block }) => textOfAll(block))
-			.join(' ')
-	)} `;
+	const shown = new Set(
+		keyOf(
+			blocks
+				.filter(({ dropped }) => dropped === null)
+				.map(({ block }) => textOfAll(block))
+				.join(' ')
+		).split(' ')
+	);
 	const isShown = (texts: readonly string[]) =>
-		texts.filter((text) => mostOf(keyOf(text), new Set(shown.split(' ')))).length >=
-		SHOWN_SHARE * texts.length;
+		texts.filter((text) => mostOf(keyOf(text), shown)).length >= SHOWN_SHARE * texts.length;
 	const found: Block[] = [];
 	if (named.body !== '' && !isShown(sentencesOf(named.body)))
 		for (const text of paragraphsOf(named.body)) found.push({ kind: 'paragraph', text });

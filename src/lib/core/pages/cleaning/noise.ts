@@ -59,7 +59,7 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		'table of contents'
 	],
 	[
-		/(?:^|[\s_-])(?:tags?|tag-?list|tag-?cloud|categories|post-?tags|rating|ratings|stars|print-?button|basket|cart|feedback|survey|uploader|toolbar|hatnote|navbox|catlinks|editsection|edit-?link|topics?-?list|[am]?mbox|ambox|site-?notice|last-?(?:edited|updated|modified))(?:$|[\s_-])/,
+		/(?:^|[\s_-])(?:tags?|tag-?list|tag-?cloud|categories|post-?tags|rating|ratings|stars|print-?button|basket|cart|feedback|survey|uploader|toolbar|hatnote|navbox|catlinks|editsection|edit-?link|topics?-?list|[a-z]?mbox|site-?notice|last-?(?:edited|updated|modified))(?:$|[\s_-])/,
 		'page furniture'
 	]
 ];
@@ -134,11 +134,14 @@ const NOISE_HEADINGS: readonly (readonly [RegExp, string])[] = [
 		'share bar'
 	],
 	[
-		/^(?:(?:customer |user |reader |product )?reviews?(?: \(\d+\))?$|testimonials?$|happy (?:customers|clients)|what (?:our )?(?:customers|clients|people|readers) (?:say|are saying|think))/i,
+		/^(?:(?:customer |user |reader |product )?reviews?(?: \(\d+\))?$|testimonials?$|happy (?:customers|clients)$|what (?:our )?(?:customers|clients|people|readers) (?:say|are saying|think)(?: (?:of|about) us)?$)/i,
 		'reviews'
 	],
 	[/^(?:references|footnotes|citations|bibliography|notes and references)$/i, 'references'],
-	[/^why (?:you can|you should|should you|to) trust\b/i, 'author box'],
+	[
+		/^why (?:you can|you should|should you|to) trust\b(?! (?:an?|the|th(?:is|ese)|your|it)\b)/i,
+		'author box'
+	],
 	[/^(?:advertisement|sponsored|our sponsors?|a word from our)/i, 'advertisement'],
 	[
 		/^(?:(?:table of )?contents|in this (?:article|guide|post)|on this page|jump to)\s*:?$/i,
@@ -205,10 +208,10 @@ const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 	],
 	[/^.{0,40}\b\d{1,2}[- ]min(?:ute)?s? read$/i, 'page furniture'],
 	[
-		/^(?:did you find (?:what|this)|is there anything wrong with this page|this article needs)\b.{0,100}/i,
+		/^(?:did you find (?:what|this)|is there anything wrong with this page)\b.{0,100}/i,
 		'page furniture'
 	],
-	[/\bruns on donations\b|\[dismiss\]$/i, 'page furniture'],
+	[/\[(?:dismiss|close|hide)\]$/i, 'page furniture'],
 	[
 		/^(?:on this page|in this (?:article|guide|post)|jump to|contents)\s*:.{0,200}$/i,
 		'table of contents'
@@ -230,7 +233,11 @@ const ABOUT_AUTHOR =
 export function noiseOfLine(text: string): string | null {
 	const plain = text.trim();
 	if (plain.length > 240) return null;
-	if (ABOUT_AUTHOR.test(plain) || /^why you can trust\b/i.test(plain)) return 'author box';
+	if (
+		ABOUT_AUTHOR.test(plain) ||
+		/^why you can trust\b(?! (?:an?|the|th(?:is|ese)|your|it)\b)/i.test(plain)
+	)
+		return 'author box';
 	for (const [pattern, reason] of NOISE_LINES) if (pattern.test(plain)) return reason;
 	return null;
 }

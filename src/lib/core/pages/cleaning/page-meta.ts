@@ -148,13 +148,10 @@ function structuredDataOf(scripts: readonly string[]): StructuredData {
 
 /** Structured data as JSON: without the comment around it, and with control characters as spaces. */
 function plainJson(script: string): string {
-	return (
-		script
-			.replace(/^\s*(?:<!--|\/\*?\s*<!\[CDATA\[\s*(?:\*\/)?|<!\[CDATA\[)/, '')
-			.replace(/(?:-->|(?:\/\*|\/\/)?\s*\]\]>\s*(?:\*\/)?)\s*;?\s*$/, '')
-			// eslint-disable-next-line no-control-regex
-			.replace(/[\u0000-\u001f]+/g, ' ')
-	);
+	return script
+		.replace(/^\s*(?:<!--|\/\*?\s*<!\[CDATA\[\s*(?:\*\/)?|<!\[CDATA\[)/, '')
+		.replace(/(?:-->|(?:\/\*|\/\/)?\s*\]\]>\s*(?:\*\/)?)\s*;?\s*$/, '')
+		.replace(/\p{Cc}+/gu, ' ');
 }
 
 /** What the first recipe, instructions or article of the data say is theirs. */

@@ -266,18 +266,17 @@ function addTable(element: Element, context: BlockContext, found: RawBlock[]): v
 			)
 		);
 	// what stands in a row and in no cell, as text cut off at the greatest depth does
-	for (const loose of cells.some((row) => row.length > 0) ? rows : []) {
-		const texts = loose.children.filter(
-			(child) => child.type === 'text' && child.value.trim() !== ''
-		);
-		if (texts.length > 0) addRun(texts, context, found);
-	}
+	if (widest > 0)
+		for (const row of rows)
+			addRun(
+				row.children.filter((child) => child.type === 'text'),
+				context,
+				found
+			);
 	if (isLayout) {
 		for (const row of cells) for (const cell of row) walk(cell, contextOf(cell, context), found);
-		if (cells.every((row) => row.length === 0)) {
-			if (rows.length === 0) walk(element, context, found);
-			else for (const row of rows) walk(row, context, found);
-		}
+		if (widest === 0)
+			for (const part of rows.length > 0 ? rows : [element]) walk(part, context, found);
 		return;
 	}
 	const caption = element.children.find(

@@ -133,7 +133,9 @@ describe('furniture of strangers', () => {
 			'Sponsored walls stand in every park of the county.',
 			'Ad hoc repairs cost more than a good cope.',
 			'Follow the string and not the ground.',
-			'Related costs are the digger and the skip.'
+			'Related costs are the digger and the skip.',
+			'The hall runs on donations and the bar.',
+			'Why you can trust a wall that has stood for ninety years is no riddle.'
 		];
 		const html = article(lines.map((line) => `<p>${line}</p>`).join(''));
 		expect(textsOf(html)).toEqual(expect.arrayContaining(lines));

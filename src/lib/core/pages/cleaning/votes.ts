@@ -20,7 +20,6 @@ const FIRM_REASONS: ReadonlySet<string> = new Set([
 	'references',
 	'live list',
 	'form',
-	'caption',
 	'share bar'
 ]);
 
