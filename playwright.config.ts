@@ -4,7 +4,7 @@ const port = 4179;
 
 export default defineConfig({
 	testDir: 'tests/e2e',
-	workers: 1,
+	workers: 2,
 	timeout: 60_000,
 	reporter: 'list',
 	use: {

@@ -99,7 +99,7 @@ describe('figures of one quantity', () => {
 
 	it('of a table keep their row, which says what they are', () => {
 		const findings = find([work('# Pruning\n\n| tool | price |\n| --- | --- |\n| saw | £30 |')]);
-		expect(findings.facts.map(({ text }) => text)).toContain('saw · £30');
+		expect(findings.facts.map(({ text }) => text)).toContain('saw · price £30');
 	});
 });
 

@@ -68,7 +68,7 @@ const UNITS = new Set(
 
 const WEAK_PARTICIPLES = new Set(
 	`using having making getting taking doing being keeping leaving putting giving going coming looking trying needing
-wanting saying seeing starting including following regarding depending used made given taken based called known left
+wanting shaped sized saying seeing starting including following regarding depending used made given taken based called known left
 needed asked said seen put kept set got gone done including making finished finding choosing buying adding allowing`.split(
 		/\s+/
 	)
@@ -92,6 +92,8 @@ interface FoldedToken {
 	readonly proper: boolean;
 	/** Whether an order or infinitive can begin here: nothing before it that would make it a noun. */
 	readonly opensClause: boolean;
+	/** Joined to the word before by a hyphen; no phrase begins here or ends right before. */
+	readonly joined: boolean;
 }
 
 /**
@@ -103,16 +105,17 @@ export function candidatesOf(tokens: readonly TaggedToken[]): CandidateUse[] {
 	const folded = fold(tokens);
 	const found: CandidateUse[] = [];
 	for (let end = 0; end < folded.length; end++) {
-		if (folded[end]!.kind !== 'noun') continue;
+		if (folded[end]!.kind !== 'noun' || folded[end + 1]?.joined) continue;
 		for (let start = end; start >= 0 && end - start < MAX_WORDS; start--) {
 			const first = folded[start]!;
 			if (first.kind === 'break' || first.kind === 'verb') break;
+			if (first.joined) continue;
 			const length = end - start + 1;
 			if (!isPhrase(folded, start, end)) continue;
 			const words = folded.slice(start, end + 1);
 			found.push({
 				key: words.map(({ key }) => key).join(' '),
-				surface: words.map(({ surface }) => surface).join(' '),
+				surface: saidOf(words),
 				length,
 				isAction: false,
 				isName: words.every(({ proper }) => proper),
@@ -122,7 +125,7 @@ export function candidatesOf(tokens: readonly TaggedToken[]): CandidateUse[] {
 			if (before?.kind !== 'verb' || !before.opensClause || length > 2) continue;
 			found.push({
 				key: `${before.key} ${words.map(({ key }) => key).join(' ')}`,
-				surface: `${before.surface} ${words.map(({ surface }) => surface).join(' ')}`,
+				surface: `${before.surface} ${saidOf(words)}`,
 				length: length + 1,
 				isAction: true,
 				isName: false,
@@ -131,6 +134,12 @@ export function candidatesOf(tokens: readonly TaggedToken[]): CandidateUse[] {
 		}
 	}
 	return found;
+}
+
+function saidOf(words: readonly FoldedToken[]): string {
+	return words
+		.map(({ surface, joined }, i) => (i === 0 ? surface : `${joined ? '-' : ' '}${surface}`))
+		.join('');
 }
 
 function isPhrase(tokens: readonly FoldedToken[], start: number, end: number): boolean {
@@ -148,22 +157,44 @@ function isPhrase(tokens: readonly FoldedToken[], start: number, end: number): b
 		return false;
 	if (UNITS.has(last.key) || (EMPTY_NOUNS.has(first.key) && EMPTY_NOUNS.has(last.key)))
 		return false;
-	return !isStopWord(first.key) && !isStopWord(last.key);
+	// a stop word that opens a name is a part of it: "all-purpose flour"
+	return (tokens[start + 1]!.joined || !isStopWord(first.key)) && !isStopWord(last.key);
 }
 
 function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 	const folded: FoldedToken[] = [];
+	let joined = false;
 	for (let i = 0; i < tokens.length; i++) {
 		const token = tokens[i]!;
-		const isHyphen = /^[-\u2010\u2011]$/.test(token.text);
+		const isHyphen = HYPHEN.test(token.text);
 		// "dry-stone": the hyphen joins what stands right against it on both sides
-		if (isHyphen && token.attached && tokens[i + 1]?.attached) continue;
-		for (const part of token.text.split(/[-\u2010\u2011]/)) {
-			if (part === '') continue;
-			folded.push(foldPart(part, posOf(tokens, i), tokens[i - 1]?.pos ?? 'PUNCT'));
+		if (isHyphen && token.attached && tokens[i + 1]?.attached) {
+			joined = folded.length > 0;
+			continue;
 		}
+		const next = tokens[i + 1];
+		const joins = next?.attached === true && HYPHEN.test(next.text) && tokens[i + 2]?.attached;
+		const parts = token.text.split(/[-\u2010\u2011]/).filter((part) => part !== '');
+		parts.forEach((part, k) => {
+			const before = tokens[i - 1]?.pos ?? 'PUNCT';
+			const opens = k < parts.length - 1 || joins === true;
+			const form = foldPart(part, posOf(tokens, i), before);
+			folded.push({
+				...(opens && form.kind === 'break' ? nameOpening(part, form) : form),
+				joined: joined || k > 0
+			});
+			joined = false;
+		});
 	}
 	return folded;
+}
+
+const HYPHEN = /^[-\u2010\u2011]$/;
+
+/** What opens a joined name belongs to it, whatever it is alone: "R-value", "all-purpose". */
+function nameOpening<T extends Omit<FoldedToken, 'joined'>>(part: string, form: T): T {
+	if (/^\p{Lu}$/u.test(part)) return { ...form, kind: 'noun', surface: part };
+	return /^\p{Ll}{2,}$/u.test(part) ? { ...form, kind: 'adjective' } : form;
 }
 
 /** The part of speech, with what taggers get wrong in instructions put right. */
@@ -173,7 +204,7 @@ function posOf(tokens: readonly TaggedToken[], i: number): string {
 	const { pos } = tokens[i]!;
 	// "outward-facing bud": an adverb joined by a hyphen belongs to the name
 	const next = tokens[i + 1];
-	return pos === 'ADV' && next?.attached && /^[-\u2010\u2011]$/.test(next.text) ? 'ADJ' : pos;
+	return pos === 'ADV' && next?.attached && HYPHEN.test(next.text) ? 'ADJ' : pos;
 }
 
 /** "Dig the trench": taggers take the first word of an order for a noun. */
@@ -237,7 +268,7 @@ type Form = Pick<FoldedToken, 'key' | 'surface' | 'kind'>;
 /** Forms of words by part of speech; a page uses the same few thousand again and again. */
 const forms = new Map<string, Map<string, Form>>();
 
-function foldPart(text: string, pos: string, before: string): FoldedToken {
+function foldPart(text: string, pos: string, before: string): Omit<FoldedToken, 'joined'> {
 	let ofPos = forms.get(pos);
 	if (!ofPos) forms.set(pos, (ofPos = new Map()));
 	let form = ofPos.get(text);

@@ -1,5 +1,6 @@
 import { textOf, type Block } from '../pages';
 import { prepareText, type PreparedSentence } from '../text';
+import { rowStatementsOf } from './data-blocks';
 import type { Unit } from './page-work';
 
 export const cuts = new WeakMap<{ readonly text: string }, readonly PreparedSentence[]>();
@@ -33,8 +34,7 @@ export function textsOf(block: Block): string[] {
  */
 export function statementsOf(block: Block, units: readonly Unit[]): readonly PreparedSentence[] {
 	if (block.kind !== 'table') return units.flatMap(cutOf);
-	return block.rows.flatMap((row) => {
-		const text = row.filter((cell) => cell !== '').join(' · ');
+	return rowStatementsOf(block).map((text) => {
 		const words = prepareText(text).flatMap((cut) =>
 			cut.words.map((word) => ({
 				...word,
@@ -42,6 +42,6 @@ export function statementsOf(block: Block, units: readonly Unit[]): readonly Pre
 				end: word.end + cut.start
 			}))
 		);
-		return [{ text, start: 0, words }];
+		return { text, start: 0, words };
 	});
 }

@@ -1,6 +1,7 @@
 export * from './candidates';
 export * from './count-candidates';
 export * from './cut';
+export * from './data-blocks';
 export * from './definitions';
 export * from './faq-places';
 export * from './habits';

@@ -56,7 +56,7 @@ const UNITS_DIGIT = NUMBER_NAMES.slice(1, 10).join('|');
 const SMALL = `(?:${TENS.join('|')})(?:[- ](?:${UNITS_DIGIT}))?|${NUMBER_NAMES.slice(1).reverse().join('|')}`;
 
 /** A number in digits: `1,300`, `2.5`, `1½`, `3/4`. No groups inside. */
-export const DIGITS = String.raw`(?:\d{1,3}(?:,\d{3})+(?:\.\d+)?|[1-9]\d? [1-7]/[2-8](?![\d/])|[1-7]/[2-8](?![\d/])|\d+(?:\.\d+)?(?:\s?[${SIGNS}])?|[${SIGNS}])`;
+export const DIGITS = String.raw`(?:\d{1,3}(?:,\d{3})+(?:\.\d+)?|[1-9]\d? [1-7]/(?:16|[2-8])(?![\d/])|[1-7]/(?:16|[2-8])(?![\d/])|\d+(?:\.\d+)?(?:\s?[${SIGNS}])?|[${SIGNS}])`;
 
 /** A number in words: `two`, `twenty-five`, `two hundred`, `a dozen`, `a couple of`. No groups inside. */
 export const WORDS = String.raw`(?:(?:(?:a|${SMALL}) (?:dozen|hundred|thousand|million)|${SMALL}|a couple of|half a dozen)(?:(?<=\b(?:${UNITS_DIGIT}|ten|eleven|twelve)) and a half)?)`;

@@ -69,6 +69,10 @@ export interface FoundFact {
 	readonly section: number;
 	readonly quantities: readonly Quantity[];
 	readonly names: readonly string[];
+	/** Amounts or values listed for this page alone, which are compared with no other page's. */
+	readonly isData: boolean;
+	/** A row of a table: the rows of one table speak of different things. */
+	readonly isRow: boolean;
 }
 
 export interface FoundQuestion {

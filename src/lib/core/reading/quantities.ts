@@ -49,7 +49,7 @@ const TO = String.raw`\s?(?:-|–|—|to|and|or)\s?`;
 const RANGE = `(${DIGITS})(?:${TO}(${DIGITS}))?`;
 const SPELLED = `(${WORDS})(?:${TO}(${WORDS}))?`;
 const END = String.raw`(?![\p{L}\p{N}])`;
-const START = String.raw`(?<![\p{L}\p{N}.,])`;
+const START = String.raw`(?<![\p{L}\p{N}.,/])`;
 
 const MONTHS =
 	'January|February|March|April|May|June|July|August|September|October|November|December';
@@ -183,7 +183,7 @@ const PATTERNS: readonly {
 			String.raw`(?<![\p{L}\p{N}.,])((?<!\p{N}\s?)[-−–])?(${DIGITS})(?:(?:[\s-]?(${UNIT})s?${END})?(?<!\bhours? \d{1,2})${TO}([-−])?(${DIGITS}))?[\s-]?(${UNIT})s?${END}`,
 			'yiu'
 		),
-		read: ([sign, from, fromUnit, toSign, to, unitText]) => {
+		read: ([sign, from, fromUnit, toSign, to, unitText], text) => {
 			const unit = unitOf(unitText!);
 			if (!unit) return null;
 			if (fromUnit !== undefined && (to === undefined || unitOf(fromUnit)?.name !== unit.name))
@@ -191,6 +191,8 @@ const PATTERNS: readonly {
 			const isBelow = unit.dimension === 'temperature' || unit.dimension === 'fahrenheit';
 			const low = numberOf(from!) * (sign !== undefined && isBelow ? -1 : 1);
 			const high = to === undefined ? low : numberOf(to) * (toSign && isBelow ? -1 : 1);
+			// "a 5-minute read" says what kind of thing it is
+			if (/^(?:second|minute|hour|day)$/.test(unit.name) && /\d-\p{L}/u.test(text)) return null;
 			return spread(unit.dimension === 'time' ? 'time' : 'measure', low, high, unit.name);
 		}
 	},
@@ -236,7 +238,7 @@ const PATTERNS: readonly {
 	{
 		gate: /(?:1[5-9]|20)\d\d/,
 		pattern: new RegExp(
-			String.raw`\b(?:(?:\d{1,2}(?:st|nd|rd|th)?\s)?(?:${MONTHS})(?:\s\d{1,2}(?:st|nd|rd|th)?)?,?\s|(?:in|since|by|from|until|before|after|of|around|during)\s+)((?:1[5-9]|20)\d\d)\b`,
+			String.raw`\b(?:(?:in|since|by|from|until|before|after|of|around|during)\s+(?:(?:\d{1,2}(?:st|nd|rd|th)?\s)?(?:${MONTHS})(?:\s\d{1,2}(?:st|nd|rd|th)?)?,?\s)?)((?:1[5-9]|20)\d\d)\b`,
 			'gu'
 		),
 		read: ([year]) => spread('year', Number(year), Number(year), '')
@@ -382,7 +384,7 @@ function saysNumber(word: string): boolean {
 const numberWords = new Map<string, boolean>();
 
 const NUMBER_START = new RegExp(
-	`(?<![\\p{L}\\p{N}.,])(?:[\\d½¼¾⅓⅔⅛]|(?:an?\\s(?:couple|dozen|hundred|thousand|million)|half a dozen|${NUMBER_WORDS})(?![\\p{L}]))`,
+	`(?<![\\p{L}\\p{N}.,/])(?:[\\d½¼¾⅓⅔⅛]|(?:an?\\s(?:couple|dozen|hundred|thousand|million)|half a dozen|${NUMBER_WORDS})(?![\\p{L}]))`,
 	'giu'
 );
 

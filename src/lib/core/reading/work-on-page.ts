@@ -13,7 +13,8 @@ import { isQuestion, spokenQuestionIn } from './question-form';
 import { definitionIn, type Definition } from './definitions';
 import { habitsOfPage } from './habits';
 import { namedBodiesIn } from './named-bodies';
-import { quantitiesOf } from './quantities';
+import { isAmountList, isLineOfValues } from './data-blocks';
+import { quantitiesOf, type Quantity } from './quantities';
 import type {
 	Source,
 	Place,
@@ -119,17 +120,38 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 	};
 }
 
-/** Sentences of a block that hold a quantity or name a body. */
+/** Sentences of a block that hold a quantity or name a body. A list of amounts is one fact. */
 function factsIn(block: Block, units: readonly Unit[], section: number): FoundFact[] {
+	if (block.kind === 'list' && isAmountList(block.items)) return amountsIn(block.items, section);
 	return statementsOf(block, units).flatMap((sentence) => {
 		const { text } = sentence;
-		const quantities = quantitiesOf(text);
+		const quantities = quantitiesOf(text).filter(isOfSomething(text));
 		const names = namedBodiesIn(text);
 		if (quantities.length === 0 && names.length === 0) return [];
-		const fact: FoundFact = { text, section, quantities, names };
+		const isData = isLineOfValues(text, quantities.length);
+		const isRow = block.kind === 'table';
+		const fact: FoundFact = { text, section, quantities, names, isData, isRow };
 		cuts.set(fact, [{ ...sentence, start: 0 }]);
 		return [fact];
 	});
+}
+
+function amountsIn(items: readonly string[], section: number): FoundFact[] {
+	const text = items.join(' · ');
+	const quantities = quantitiesOf(text);
+	return quantities.length === 0
+		? []
+		: [{ text, section, quantities, names: [], isData: true, isRow: false }];
+}
+
+/** A figure needs something that it is a figure of: "½ tsp." alone says nothing. */
+function isOfSomething(text: string): (quantity: Quantity) => boolean {
+	const words = (said: string) =>
+		wordsOfSentence(said).filter(
+			({ text: word }) => /\p{L}{3}/u.test(word) && !isStopWord(word.toLowerCase())
+		).length;
+	const all = words(text);
+	return (quantity) => quantity.kind === 'count' || all > words(quantity.text);
 }
 
 /** Questions below a heading: in a note any sentence may be one, on a page an item of a list. */

@@ -4,7 +4,7 @@ import { toBase } from '../../reading';
 import type { FactValue, FactGroup, FiguresFound } from './fact-group';
 import { type Statement, statementsOf } from './statements';
 import { agreementOf } from './agreement';
-import { labelOf } from './figure-label';
+import { headingOf, labelOf } from './figure-label';
 import { cluster } from './gather-statements';
 
 /**
@@ -24,10 +24,11 @@ export function groupFacts(
 		if (list) list.push(statement);
 		else byDimension.set(statement.dimension, [statement]);
 	}
-	const groups = [...byDimension.values()]
-		.flatMap((list) => cluster(list, rules))
-		.map((group) => {
-			const made = groupOf(group);
+	const clusters = [...byDimension.values()].flatMap((list) => cluster(list, rules));
+	const labels = labelsOf(clusters);
+	const groups = clusters
+		.map((cluster, i) => {
+			const made = groupOf(cluster, labels[i]!);
 			return { ...made, label: rules.nameOf(made.values.map(({ ref }) => ref)) ?? made.label };
 		})
 		.sort(
@@ -41,7 +42,18 @@ export function groupFacts(
 	return { figures: groups.filter((group) => !isStruck(group)), struck: groups.filter(isStruck) };
 }
 
-function groupOf(group: readonly Statement[]): FactGroup {
+/** A label for every group; those that would be called the same get their heading beside it. */
+function labelsOf(groups: readonly (readonly Statement[])[]): string[] {
+	const labels = groups.map((group) => (group.length > 1 ? labelOf(group) : ''));
+	const met = new Map<string, number>();
+	for (const label of labels) met.set(label, (met.get(label) ?? 0) + 1);
+	return labels.map((label, i) => {
+		const heading = label !== '' && met.get(label)! > 1 ? headingOf(groups[i]!) : '';
+		return heading === '' || label.includes(heading) ? label : `${label} (${heading})`;
+	});
+}
+
+function groupOf(group: readonly Statement[], label: string): FactGroup {
 	const units = new Map<string, number>();
 	for (const { quantity } of group) units.set(quantity.unit, (units.get(quantity.unit) ?? 0) + 1);
 	const unit = [...units].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0]![0];
@@ -63,7 +75,7 @@ function groupOf(group: readonly Statement[]): FactGroup {
 	const sources = [...new Set(values.map(({ source }) => source))].sort();
 	return {
 		id: `figure:${group[0]!.fact.id}/${group[0]!.at}`,
-		label: group.length > 1 ? labelOf(group) : '',
+		label,
 		dimension: group[0]!.dimension,
 		unit,
 		per: group[0]!.quantity.per,

@@ -17,6 +17,9 @@ export interface Fact {
 	/** Latest year it speaks of, else the year of its page; null when neither is known. */
 	readonly year: number | null;
 	readonly quantities: readonly Quantity[];
+	/** Amounts or values listed for one page alone; see `FoundFact`. */
+	readonly isData: boolean;
+	readonly isRow: boolean;
 	/** Keys of the terms in the sentence. */
 	readonly terms: readonly string[];
 }
@@ -30,7 +33,7 @@ export function findFacts(
 	const index = indexTerms(terms);
 	const read = (work: PageWork, origin: Fact['origin']) =>
 		work.facts.map((found, i): Fact => {
-			const { text, section, quantities, names } = found;
+			const { text, section, quantities, names, isData, isRow } = found;
 			const keys = new Set(findTermsIn(index, cutOf(found)).map(({ term }) => terms[term]!.key));
 			return {
 				id: `fact:${work.id}/${i}`,
@@ -42,6 +45,8 @@ export function findFacts(
 				names,
 				year: yearOf(quantities, work.date),
 				quantities,
+				isData,
+				isRow,
 				terms: [...keys]
 			};
 		});

@@ -3,21 +3,37 @@ import {
 	everydayRateOfForm,
 	isStopWord,
 	plainWord,
+	sentencesOf,
 	singularOf,
 	wordsOfSentence
 } from '../../text';
-import { unitOf } from '../../reading';
+import { numberOf, unitOf } from '../../reading';
 import { type Statement, EXTENTS } from './statements';
 
 /** Uses in a million everyday words from which a word that is no term names nothing. */
 const TOO_COMMON = 700;
 
+/** Words that a label has at most. */
+const LONGEST_LABEL = 5;
+
 /**
- * Up to three words that most of the sentences share, in the order of the first; before them what
- * a length measures. Words of terms name things; of the others those that everybody uses all day
- * ("come", "take", "keep") do not. Empty when nothing is left.
+ * What the figures of a group are figures of, in words that stand so on one of the pages: the
+ * shortest stretch that holds the words most of the sentences share. Before it what a length
+ * measures. Words of terms name things; of the others those that everybody uses all day ("come",
+ * "take", "keep") do not. Empty when nothing is left.
  */
 export function labelOf(group: readonly Statement[]): string {
+	const names = [...new Set(group.map(({ extent }) => extent))].filter((extent) => extent >= 0);
+	const words = wordingOf(group, namingWordsOf(group));
+	const said = termAround(group, words) ?? words;
+	if (names.length !== 1)
+		return said.includes(' ') || said !== words ? said : underHeading(group, words);
+	const extent = EXTENTS[names[0]!]![0];
+	return said === '' ? extent : `${extent}: ${said}`;
+}
+
+/** Stems that name what most of the group speaks of, the most telling first. */
+function namingWordsOf(group: readonly Statement[]): string[] {
 	const spread = new Map<string, number>();
 	const members = new Map<string, number>();
 	for (const { stems, weights } of group) {
@@ -27,32 +43,108 @@ export function labelOf(group: readonly Statement[]): string {
 			members.set(stem, (members.get(stem) ?? 0) + 1);
 		});
 	}
-	const [first] = group;
-	const names = [...new Set(group.map(({ extent }) => extent))].filter((extent) => extent >= 0);
-	const words = new Map<string, string>();
 	const least = Math.max(2, group.length / 2);
 	const ofTerms = new Set(
 		group.flatMap(({ fact }) => fact.terms).flatMap((key) => key.split(/[ -]/))
 	);
-	for (const text of [first!.fact.heading, first!.fact.text]) {
-		for (const { text: word } of wordsOfSentence(text)) {
+	const found = new Set<string>();
+	for (const { fact } of group) {
+		for (const { text: word } of wordsOfSentence(`${fact.heading} ${fact.text}`)) {
 			const stem = contentStemsOf(word)[0];
-			if (stem === undefined || (members.get(stem) ?? 0) < least || words.has(stem)) continue;
+			if (stem === undefined || (members.get(stem) ?? 0) < least || found.has(stem)) continue;
 			const plain = singularOf(plainWord(word));
-			const isMeasure =
-				unitOf(plain) !== undefined || EXTENTS.some(([, extent]) => extent.test(plain));
-			if (isStopWord(plain) || isMeasure || /ly$/.test(plain)) continue;
-			if (ofTerms.has(plain) || everydayRateOfForm(plain) < TOO_COMMON) words.set(stem, plain);
+			if (!mayName(plain)) continue;
+			if (ofTerms.has(plain) || everydayRateOfForm(plain) < TOO_COMMON) found.add(stem);
 		}
 	}
-	const order = [...words.keys()];
-	const said = [...words]
-		.sort((a, b) => spread.get(b[0])! - spread.get(a[0])! || (a[0] < b[0] ? -1 : 1))
-		.slice(0, 3)
-		.sort((a, b) => order.indexOf(a[0]) - order.indexOf(b[0]))
-		.map(([, word]) => word)
-		.join(', ');
-	if (names.length !== 1) return said;
-	const extent = EXTENTS[names[0]!]![0];
-	return said === '' ? extent : `${extent}: ${said}`;
+	return [...found].sort((a, b) => spread.get(b)! - spread.get(a)! || (a < b ? -1 : 1)).slice(0, 3);
+}
+
+/** The longest term around a single word that most of the sentences use. */
+function termAround(group: readonly Statement[], word: string): string | undefined {
+	if (word === '' || word.includes(' ')) return undefined;
+	const uses = new Map<string, number>();
+	for (const key of group.flatMap(({ fact }) => fact.terms)) {
+		if (key.split(/[ -]/).includes(word)) uses.set(key, (uses.get(key) ?? 0) + 1);
+	}
+	return [...uses]
+		.filter(([, count]) => count >= group.length / 2)
+		.map(([key]) => key)
+		.sort((a, b) => b.length - a.length || (a < b ? -1 : 1))[0];
+}
+
+/** One word alone seldom says what a figure is of: it gets a heading over it, where one is short. */
+function underHeading(group: readonly Statement[], word: string): string {
+	const heading = headingOf(group);
+	return word === '' || heading.includes(word)
+		? heading
+		: heading === ''
+			? word
+			: `${heading}, ${word}`;
+}
+
+/** The shortest heading that a group stands under, in small letters; empty when all are long. */
+export function headingOf(group: readonly Statement[]): string {
+	return (
+		group
+			.map(({ fact }) => fact.heading.replace(/^[\d\s.):–-]+|[?!.:\s]+$/g, '').toLowerCase())
+			.filter((text) => text !== '' && wordsOfSentence(text).length <= LONGEST_LABEL)
+			.sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0] ?? ''
+	);
+}
+
+function mayName(plain: string): boolean {
+	const isMeasure = unitOf(plain) !== undefined || EXTENTS.some(([, extent]) => extent.test(plain));
+	return !isMeasure && !isStopWord(plain) && !/ly$/.test(plain);
+}
+
+/** The shortest stretch of a heading or sentence that holds the first stems; fewer where none does. */
+function wordingOf(group: readonly Statement[], stems: readonly string[]): string {
+	const texts = [
+		...group.map(({ fact }) => fact.text),
+		...group.map(({ fact }) => fact.heading)
+	].flatMap(clausesOf);
+	for (let count = stems.length; count > 0; count--) {
+		const wanted = new Set(stems.slice(0, count));
+		const stretches = texts
+			.map((words) => stretchOf(words, wanted))
+			.filter((words) => words !== null)
+			.map((words) => (words.length === 1 ? singularOf(words[0]!) : words.join(' ')));
+		const best = stretches.sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0];
+		if (best !== undefined) return best;
+	}
+	return '';
+}
+
+/** The words of the parts of a text that hold no figure and no stop inside. */
+function clausesOf(text: string): string[][] {
+	const clauses: string[][] = [];
+	for (const sentence of sentencesOf(text)) {
+		let open: string[] = [];
+		let end = 0;
+		for (const { text: word, start, end: after } of wordsOfSentence(sentence.text)) {
+			const isFigure = /\d/.test(word) || !Number.isNaN(numberOf(word));
+			const stops = /[.,;:·()!?–—/|“”"]/.test(sentence.text.slice(end, start));
+			end = after;
+			if ((isFigure || stops) && open.length > 0) (clauses.push(open), (open = []));
+			if (!isFigure) open.push(plainWord(word));
+		}
+		if (open.length > 0) clauses.push(open);
+	}
+	return clauses;
+}
+
+/** The shortest run of words that holds every stem; null when a stem is missing. */
+function stretchOf(words: readonly string[], stems: ReadonlySet<string>): string[] | null {
+	let best: string[] | null = null;
+	for (let from = 0; from < words.length; from++) {
+		const missing = new Set(stems);
+		for (let to = from; to < Math.min(words.length, from + LONGEST_LABEL); to++) {
+			for (const stem of contentStemsOf(words[to]!)) missing.delete(stem);
+			if (missing.size > 0) continue;
+			if (best === null || to - from + 1 < best.length) best = words.slice(from, to + 1);
+			break;
+		}
+	}
+	return best;
 }

@@ -1,4 +1,5 @@
 import type { GroupRules } from '../edits';
+import type { Fact } from './facts';
 import type { Statement } from './statements';
 
 /** Likeness of contexts from which two figures are of the same thing; set on the labelled subjects and the demo. */
@@ -64,11 +65,17 @@ function mostAlike(
 		if (group.extent >= 0 && statement.extent >= 0 && group.extent !== statement.extent) continue;
 		if (isFarApart(group, statement)) continue;
 		// one sentence never gives the same figure twice: "20 cm wider and 30 cm deep"
-		if (group.members.some(({ fact }) => fact === statement.fact)) continue;
+		if (group.members.some(({ fact }) => isBeside(fact, statement.fact))) continue;
 		if (!group.members.every(({ ref }) => rules.mayMeet(ref, statement.ref))) continue;
 		[best, most] = [group, likeness];
 	}
 	return best;
+}
+
+/** Of one sentence, or of two rows of a table. */
+function isBeside(one: Fact, other: Fact): boolean {
+	if (one === other) return true;
+	return one.isRow && other.isRow && one.source === other.source && one.section === other.section;
 }
 
 function add(group: Gathering, statement: Statement): void {

@@ -59,7 +59,9 @@ export function statementsOf(facts: readonly Fact[], keyword: string): Statement
 	const common = keywordStemsOf(keyword);
 	const raw = facts.flatMap((fact) =>
 		fact.quantities.flatMap((quantity, at) =>
-			quantity.kind === 'year' ? [] : [{ fact, quantity, at, ...surroundingsOf(fact, quantity) }]
+			fact.isData || quantity.kind === 'year'
+				? []
+				: [{ fact, quantity, at, ...surroundingsOf(fact, quantity) }]
 		)
 	);
 	const spread = new Map<string, number>();
@@ -176,7 +178,7 @@ function ownPart(
 /** Where one statement ends and the next begins between two figures; without a sign of it, `otherwise`. */
 function boundaryIn(between: string, otherwise: number): number {
 	const last = (sign: RegExp) => [...between.matchAll(sign)].at(-1)?.index;
-	return last(/[,;:]/g) ?? last(/\b(?:and|or|but|while)\b/g) ?? otherwise;
+	return last(/[,;:·]/g) ?? last(/\b(?:and|or|but|while)\b/g) ?? otherwise;
 }
 
 /** The word of extent nearest to a length, at most three words away. */

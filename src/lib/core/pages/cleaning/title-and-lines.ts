@@ -1,7 +1,7 @@
 import { contentStemsOf } from '../../text';
 import type { HeadingLevel } from '../article';
 import type { RawBlock } from './raw-block';
-import { LEAD, namesOf, isSentence, isSubstance, isHome } from './block-look';
+import { LEAD, namesOf, whereOf, isSentence, isSubstance, isHome } from './block-look';
 
 /** The block that is the page's title: a first-level heading, else a line that says the same. */
 export function titleIn(
@@ -79,6 +79,7 @@ export function dropStrayLines(raw: readonly RawBlock[], dropped: (string | null
 		const { block, words } = raw[i]!;
 		if (dropped[i] !== null || block.kind !== 'paragraph' || words > 4) continue;
 		if (isSentence(block) || raw[i]!.path.at(-1)?.tagName === 'caption') continue;
+		if (isBodyOfSection(raw, dropped, i)) continue;
 		if (/^\d+[.)]?$/.test(block.text)) {
 			dropped[i] = 'page furniture';
 			continue;
@@ -150,8 +151,42 @@ export function dropTail(raw: readonly RawBlock[], dropped: (string | null)[]): 
 		const before = raw[keptFrom(dropped, i - 1, -1)];
 		// a short answer right under its heading
 		if (before?.block.kind === 'heading' && isSentence(block)) return;
+		if (isBodyOfSection(raw, dropped, i)) return;
 		dropped[i] = 'page furniture';
 	}
+}
+
+/** Sections of one make from which a page is built of such sections. */
+const SERIES = 3;
+
+/**
+ * Whether a line is all that stands under a heading, where heading and line stand in the markup as
+ * those of other sections do: a section may be as short as "Part of the suite".
+ */
+function isBodyOfSection(
+	raw: readonly RawBlock[],
+	dropped: readonly (string | null)[],
+	at: number
+): boolean {
+	const heading = raw[at - 1];
+	if (dropped[at - 1] !== null || heading?.block.kind !== 'heading') return false;
+	const [of, line] = [placeOf(heading), placeOf(raw[at]!)];
+	const headings = raw.filter(
+		(block) => block.block.kind === 'heading' && placeOf(block) === of
+	).length;
+	// some of the text that is kept stands as the line does
+	const isAsProse = raw.some(
+		(block, i) => i !== at && dropped[i] === null && isSubstance(block) && placeOf(block) === line
+	);
+	return headings >= SERIES && isAsProse;
+}
+
+const INLINE = /^(?:a|abbr|b|code|em|i|kbd|mark|samp|small|span|strong|tt|u|var)$/;
+
+/** Where a block stands, whatever its own text opens with: a link, code, words in bold. */
+function placeOf({ path }: RawBlock): string {
+	const end = path.findLastIndex(({ tagName }) => !INLINE.test(tagName));
+	return whereOf(path.slice(0, end + 1));
 }
 
 /** Position of the nearest block that is kept, from a position on; outside the list when there is none. */
