@@ -237,3 +237,31 @@ describe('topicMatterOf', () => {
 			).toBe(true);
 	});
 });
+
+describe('facts of data that belongs to one page', () => {
+	const card =
+		'# Bread\n\n## Ingredients\n\n- 500 g flour\n- 2 tsp. salt\n- 300 ml water\n\n## Method\n\nBake the bread for 40 minutes.';
+
+	it('are one for a list of amounts, and its figures are compared with nothing', () => {
+		const findings = find([work(card), work(card)]);
+		const listed = findings.facts.filter(({ text }) => text.includes('flour'));
+		expect(listed.map(({ text }) => text)).toEqual(
+			Array(2).fill('500 g flour · 2 tsp. salt · 300 ml water')
+		);
+		expect(findings.figures.map(({ unit }) => unit)).toEqual(['minute']);
+	});
+});
+
+describe('labels of figures', () => {
+	it('are a stretch of words that stands so on a page, and say a heading where one word is left', () => {
+		const findings = find([
+			work('# Apple trees\n\n## Watering\n\nGive the young espalier tree 10 litres a week.'),
+			work('# Apple trees\n\n## Care\n\nA young espalier tree takes 12 litres a week.'),
+			work('# Apple trees\n\n## Frost\n\nCover it below 4 °C at once.'),
+			work('# Apple trees\n\n## In frost\n\nCover it below 2 °C.')
+		]);
+		const labels = findings.figures.map(({ label }) => label);
+		expect(labels).toContain('young espalier');
+		expect(labels).toContain('frost, cover');
+	});
+});

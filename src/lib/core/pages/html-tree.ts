@@ -1,5 +1,6 @@
 import type { Element, ElementContent, Root, RootContent } from 'hast';
-import { fromHtml } from 'hast-util-from-html';
+import { fromParse5 } from 'hast-util-from-parse5';
+import { parse } from 'parse5';
 
 /** Bounds that keep hostile markup harmless; ordinary pages stay far below. */
 const HTML_LIMITS = {
@@ -35,7 +36,9 @@ export function parseHtml(html: string): HtmlTree {
 	if (html.length > HTML_LIMITS.maxChars) {
 		throw new RangeError(`Markup of ${html.length} characters is over ${HTML_LIMITS.maxChars}`);
 	}
-	const root = fromHtml(flattenDeep(closeTitle(html))) as Root;
+	// without places in the source, which nobody asks for and which take as long as the parse
+	const parsed = parse(flattenDeep(closeTitle(html)), { scriptingEnabled: false });
+	const root = fromParse5(parsed) as Root;
 	const head: Element[] = [];
 	const jsonLd: string[] = [];
 	let body: Element = { type: 'element', tagName: 'body', properties: {}, children: [] };

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Findings } from '$lib/core/findings';
 import { demoFindings } from '../../../../tests/support/demo';
+import { inWords } from './in-words';
 import { habitsShown, overviewOf } from './overview';
 
 let findings: Findings;
@@ -24,7 +25,7 @@ describe('overviewOf', () => {
 		const differing = findings.figures.filter(
 			({ agreement, isCount }) => agreement === 'differs' && !isCount
 		).length;
-		expect(text(findings)).toContain(`Sources differ on ${differing} of `);
+		expect(text(findings)).toContain(`Sources differ on ${inWords(differing)} of `);
 		expect(text(findings)).toContain('none has “');
 	});
 

@@ -98,10 +98,10 @@ function aboutQuestions({ questions, pages }: Findings): Sentence {
 function aboutFigures({ figures }: Findings): Sentence {
 	const differing = figures.filter(({ agreement, isCount }) => agreement === 'differs' && !isCount);
 	const shared = figures.filter(({ sources }) => sources.length > 1).length;
-	// the figure that says best what it is of: most sources, then most words in common
-	const wordsIn = ({ label }: FactGroup) => label.split(', ').length;
+	// the figure that says best what it is of: in plain words and not by its heading
+	const isUnderHeading = ({ label }: FactGroup) => Number(/[,(]/.test(label));
 	const most = differing.toSorted(
-		(a, b) => b.sources.length - a.sources.length || wordsIn(b) - wordsIn(a)
+		(a, b) => isUnderHeading(a) - isUnderHeading(b) || b.sources.length - a.sources.length
 	)[0];
 	if (!most) {
 		const agreeing = figures.filter(({ agreement }) => agreement === 'agrees').length;

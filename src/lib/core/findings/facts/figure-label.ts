@@ -126,7 +126,10 @@ function clausesOf(text: string): string[][] {
 			const isFigure = /\d/.test(word) || !Number.isNaN(numberOf(word));
 			const stops = /[.,;:·()!?–—/|“”"]/.test(sentence.text.slice(end, start));
 			end = after;
-			if ((isFigure || stops) && open.length > 0) (clauses.push(open), (open = []));
+			if ((isFigure || stops) && open.length > 0) {
+				clauses.push(open);
+				open = [];
+			}
 			if (!isFigure) open.push(plainWord(word));
 		}
 		if (open.length > 0) clauses.push(open);
