@@ -25,18 +25,19 @@ import {
 import { makeTagger } from '../../src/lib/core/text';
 import { draftArticle } from '../../src/lib/core/writers';
 import { FileReader } from './files';
-import { round, shownArticle, shownFindings, shownPlan } from './shown';
+import { round, shownArticle, shownFindings, shownNote, shownPlan } from './shown';
 
 const USAGE = `Usage:
   core clean FILE…
   core keywords FILE…
   core subtitles FILE…
+  core notes FILE…
   core findings --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core plan     --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core draft    --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core standing --keyword K --draft D.md [--words N] [--notes FILE]… FILE…`;
 
-const OF_FILES = ['clean', 'keywords', 'subtitles'] as const;
+const OF_FILES = ['clean', 'keywords', 'subtitles', 'notes'] as const;
 const OF_EVIDENCE = ['findings', 'plan', 'draft', 'standing'] as const;
 type VerbOfFiles = (typeof OF_FILES)[number];
 type VerbOfEvidence = (typeof OF_EVIDENCE)[number];
@@ -128,9 +129,11 @@ function ofFiles(verb: VerbOfFiles, files: readonly string[], keyword: string): 
 	const found =
 		verb === 'clean'
 			? reader.articles(files).map(({ file, article }) => shownArticle(file, article, keyword))
-			: files.flatMap((file) =>
-					verb === 'keywords' ? reader.keywordList(file) : reader.transcript(file)
-				);
+			: verb === 'notes'
+				? reader.notes(files).map(shownNote)
+				: files.flatMap((file) =>
+						verb === 'keywords' ? reader.keywordList(file) : reader.transcript(file)
+					);
 	return { out: json([...found, ...reader.failed]), err: '', code: codeOf(reader) };
 }
 

@@ -1,5 +1,7 @@
 // What the core found, as the command line prints it.
 import type { Findings } from '../../src/lib/core/findings';
+import type { EvidenceNote } from '../../src/lib/core/assignment';
+import { readNoteUnits } from '../../src/lib/core/notes';
 import { keptBlocksOf, judgePage, textOf, type Article } from '../../src/lib/core/pages';
 import { conflictsIn, headingOf, proposePlan } from '../../src/lib/core/plan';
 import { countWords } from '../../src/lib/core/text';
@@ -175,4 +177,45 @@ export function shownPlan(findings: Findings): Record<string, unknown> {
 /** To three decimals. */
 export function round(value: number): number {
 	return Math.round(value * 1000) / 1000;
+}
+
+/** A note as its headings and units, in its own order. */
+export function shownNote(note: EvidenceNote) {
+	const { title, speakers, units, headings } = readNoteUnits(note);
+	const lines: {
+		text: string;
+		kind: string;
+		speaker: string;
+		heading: string;
+		list: number | null;
+		position: number | null;
+		table: number | null;
+	}[] = [];
+	let next = 0;
+	const addHeadings = (before: number) => {
+		for (; next < headings.length && headings[next]!.before <= before; next++)
+			lines.push({
+				text: headings[next]!.text,
+				kind: 'heading',
+				speaker: '',
+				heading: '',
+				list: null,
+				position: null,
+				table: null
+			});
+	};
+	units.forEach(({ text, kind, speaker, heading, list, position, table }, i) => {
+		addHeadings(i);
+		lines.push({
+			text,
+			kind,
+			speaker,
+			heading,
+			list: list < 0 ? null : list,
+			position: position === 0 ? null : position,
+			table: table < 0 ? null : table
+		});
+	});
+	addHeadings(units.length);
+	return { file: note.id, title, speakers, lines };
 }

@@ -3,3 +3,4 @@ export * from './subtitles';
 export * from './transcript-text';
 export * from './pdf-text';
 export * from './note-article';
+export * from './units';

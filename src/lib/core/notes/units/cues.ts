@@ -1,0 +1,85 @@
+import type { UnitKind } from './unit';
+
+/*
+ * What lines of notes say of themselves. Each list speaks of what notes are for in any trade:
+ * nothing in them is of a subject.
+ */
+
+/** Never to be printed, whatever else the line says. */
+export const OFF_RECORD =
+	/\boff[- ](?:the[- ])?rec(?:ord)?\b|\bnot? (?:to be |for )(?:us(?:e|ed)|publication|publishing|print(?:ing|ed)?|quot(?:ing|ed)|attribution|the (?:piece|article|blog|post|page))\b|\b(?:don['’]?t|do not|never|please don['’]?t) (?:print|publish|use|quote) (?:this|that|it|any of (?:this|that|it))\b(?! (?:on|in|with|for|as|near|to)\b)|\bbetween (?:ourselves|us|you and me)\b|\bin confidence\b|\bconfidential(?:ly)?\b|\bDON['’]?T USE\b|\bkeep (?:this|that|it) (?:out of (?:it|print|the)|to yourself)\b|\b(?:so|please) don['’]?t use (?:it|that)\b/i;
+
+/** An order not to say something. The verbs are those of saying: "don't begin work" is advice. */
+export const DO_NOT_SAY =
+	/(?:^|[.;,:!?|–—-]\s*|\b(?:please|pls|but|so|and|also|kindly|we|they|legal|I['’]d)\s+)(?:don['’]?t|do not|never|must not|should not|can['’]?t|cannot|avoid|no need to)\s+(?:ever\s+|please\s+)?(?:say(?:ing)?|call(?:ing)?|claim(?:ing)?|writ(?:e|ing)|mention(?:ing)?|nam(?:e|ing)|us(?:e|ing) (?:the )?(?:words?|phrases?|terms?|names?|["“‘'])|quot(?:e|ing)|promis(?:e|ing)|describ(?:e|ing)|link(?:ing)?|refer(?:ring)?|prais(?:e|ing)|compar(?:e|ing) (?:us|it|them|our)|imply|implying|suggest(?:ing)?|go into)\b|\bno mention of\b|^(?:and |but |also )*no (?:links|names?|prices?|claims?|\p{L}+ names?)\b[^.]{0,60}\b(?:to|in|of|please|piece|article|text|here)\b|\bno \p{L}+ name in the (?:piece|article|text)\b|\b(?:wants?|want) ["“][^"”]+["”] out\b|\b(?:words?|phrases?) to avoid\b/iu;
+
+/** What is still to be done by the writer. */
+export const TODO =
+	/^(?:to-?do|to do|tbc|tbd|tk|still|open)\b\s*:|^(?:\?\?|!\?)|\?\?(?!\p{L})|\b(?:CHECK|TODO|TBC|TBD|FIXME)\b|^(?:(?:must|need to|have to|remember to|should|and|also)\s+)*(?:(?:ask|ring|phone|call|email|e-mail|chase|find out|look up|look for|check with|check w\/|confirm with|send|get back to|follow up)\s+\S|(?:check|verify|confirm)\s+(?:if|whether|the|with|w\/|w\.|this|that|figures?|numbers?|source|quote|spelling|date))|^(?:photo|pic|picture|image|screenshot|source|sources|link|links|quote|illustration)\s*(?:of|for|with|from|\?)|\b(?:wants?|would like|asked) to (?:see|read|check|approve)\b[^.]{0,40}\b(?:before|first|it|them|quotes?)\b|\bbefore (?:it|this) (?:goes|runs|is published)\b|[→>]\s*ask\b|[–—-]\s*check[.!]?$|\bsend (?:her |him |them |the )?(?:questions?|quotes?|draft|copy)\b|\b(?:ask|check with) [A-Z]\p{L}+ (?:re|about|for|when|if)\b/u;
+
+/** What the client or the editor wants of the text. */
+export const BRIEF =
+	/\b(?:deadline|due (?:on|by|date|mon|tue|wed|thu|fri|sat|sun|\d)|dead line)\b|\b(?:kw|keyword|key word|focus keyphrase|search term)s?\b|\b(?:tone|voice|house style|style guide|word count|target audience|audience|reader(?:ship)?|persona|call to action|cta|meta|snippet|byline|slug|h1)\s*(?:[:=–-]|\bis\b|\bbox\b)|\bplease (?:use|stick|keep|mention|include|link|put|write|add|make|avoid|don['’]?t forget|spell|quote|credit|refer|send|start|say so)\b|\b(?:could|can|would) you (?:please )?(?:also )?(?:work in|mention|add|include|use|put|link|make|keep|write|start|give|cover)\b|\b(?:they|she|he|client|editor|boss) (?:wants?|would like|likes?|asked for|insists on) (?:a|an|the|it|one|two|three|us|more|less|short|boxes|to (?:have|open|start|end|keep))\b|\bI['’]d (?:print|put|open with|start with|write|end with)\b|^(?:angle|structure|order|format|outline|sections?|spelling|units|length|title|heading|headline|hook|lede|lead)\s*(?:\?+|[:=–-])|(?:^|,\s*|\bso )keep (?:it|the (?:tone|text|piece))\b|\b(?:have|include|put|add|with) (?:an?|one|two|\d) (?:\p{L}+ )?(?:paragraph|section|line|sentence|box|table|heading|sidebar|photo|picture)s?\b|\b(?:give|use|say|write|put|call|keep)\b[^.]*\bplease[.!]?$|\b(?:UK|US|British|American) (?:spelling|English)\b|\banswer (?:it )?(?:first|in the (?:first|1st))\b|\bfor (?:the )?\p{Lu}?\p{L}+ (?:blog|magazine|newsletter|website)\b|\b(?:for the|thought for the|about the) (?:structure|piece|article)\b|\bin a heading\b/iu;
+
+/** A length in words: "1500 w", "1,400 words"; watts have a capital. */
+export const WORD_COUNT = /\b(?:\d{3,5}|\d{1,2},\d{3}|\d(?:\.\d)?k)\s?-?(?:w|wd|wds|words?)\b/;
+
+/** How and when something was noted, and by whom. */
+export const BACKGROUND =
+	/^(?:context|background|recorded|recording|notes? (?:taken|from|by)|present|attended|met|spoke|place|date|time|who|source|status|set-?up|method)\b\s*[:–-]|\b(?:recorder|recording|recorded|dictaphone|transcri(?:bed|pt)|bad line|on speaker|speaker ?phone|by (?:phone|zoom|video|email))\b|^(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?\.?,?\s+\d|^\d{1,2}[./ -](?:\d{1,2}|jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)\p{L}*\b[^.]{0,40}\b(?:min|mins|minutes|hour|hr|hrs|h)\b|\b(?:approx|about|c\.|ca\.?)?\s?\d+\s?(?:min|mins|minutes)\b[^.]{0,40}\b(?:call|phone|zoom|video|workshop|office|line)\b|\b(?:ok|okay|fine|happy) to (?:be )?quoted?\b|\bquotes? (?:ok|okay|fine|are fine|approved)\b|\b(?:everything|all) (?:is )?quotable\b|\b\d+ ?(?:yrs?|years) (?:at it|in the (?:job|trade|business)|there)\b|\bon \d{1,2} \p{L}+(?: \d{4})? you wrote\b|\bwrote:$|\byou (?:may|can) (?:use|quote|print) (?:all|any|every|this|what)\b|^(?:filled in by|who (?:fills|filled)|contact)\b|\bto me\b:?$/iu;
+
+/** Talk that no reader needs. */
+export const ASIDE =
+	/^(?:hi|hiya|hello|hey|dear|cheers|thanks|thank you|ta|best|all best|best wishes|kind regards|regards|warm regards|yours|love|sincerely|sorry|sent from|have a|speak soon|talk soon|x+|ps)\b[^.]{0,50}[.,!:)]?$|^(?:hi|hello|hey|dear)\b|^sorry (?:for|about)\b|\b(?:lol|haha|hah|ha ha|rofl|:-?\)|not amused)\b|^(?:right|yes|yeah|no|ok|okay|so|well|hm+|mm+|erm|sure|exactly|indeed|true|good|great|nice|lovely|oh|ah|makes sense|shrugs?|laughs?|fair enough|never mind|we've had that|and then)(?:[,. ]+(?:right|yes|yeah|no|ok|okay|so|well))*[.!?]*$|\b(?:nice|good|great|lovely|fun) (?:point|line|quote|detail|story|one)\b(?!:)|^\[(?:laughs?|laughter|applause|music|pause|inaudible|crosstalk|coughs?)\]|\bkeep that[.!]?$|\bmust ring (?:the|my)\b/iu;
+
+/** Fields of a table of wishes. */
+const BRIEF_FIELDS =
+	/^(?:piece|article|title|working title|topic|length|words?|word count|readers?|audience|voice|tone|style|deadline|due|date|format|fee|rate|keywords?|key ?phrase|secondary keywords?|links?|link to|cta|call to action|spelling|language|images?|pictures?|mention|\p{L}+ to mention|purpose|goal|aim|angle|structure|competitors?|(?:must|should)\b.{0,30}|what['’]?s the (?:goal|aim|point|purpose|length|deadline|tone|angle)|who (?:reads|is (?:it|this) for|are (?:the|our) readers).{0,20}|how long.{0,20}|when is it due.{0,10})\??$/iu;
+const CLIENT_FIELDS =
+	/^(?:client|company|who (?:we|you) are|who|brand|about(?: us| you)?|contact|editor|business|site|website|filled in by)\??$/i;
+
+/** Kind of a row of a table of wishes; null for other rows. */
+export function kindOfField([first = '', ...rest]: readonly string[]): UnitKind | null {
+	const forbids = /^(?:do not|don['’]?t) (?:say|use|mention)$|^(?:avoid|taboo|banned words?|not)$/i;
+	if (forbids.test(first) || (rest.length === 1 && DO_NOT_SAY.test(rest[0]!))) return 'do-not-say';
+	if (BRIEF_FIELDS.test(first)) return 'brief';
+	return CLIENT_FIELDS.test(first) ? 'background' : null;
+}
+
+/** What all that stands under a heading is, unless it says otherwise itself. */
+export function kindUnder(heading: string): UnitKind | null {
+	const plain = heading
+		.toLowerCase()
+		.replace(/^[\d\s.)]+/, '')
+		.trim();
+	if (
+		/\b(?:do not|don['’]?t|never) (?:say|use|call|mention|write|print|want me to say)\b|\bnot to (?:say|mention)\b|\b(?:words|phrases|things|terms) (?:to avoid|we (?:don['’]?t|never))\b|\bbanned\b|\btaboo\b|\bdon['’]?t want (?:me|us|you) to say\b|^please (?:don['’]?t|do not|avoid)$/.test(
+			plain
+		)
+	)
+		return 'do-not-say';
+	if (
+		/\boff[- ](?:the[- ])?record\b|\bnot for (?:use|print|publication)\b|\bconfidential\b/.test(
+			plain
+		)
+	)
+		return 'off-record';
+	if (
+		/^(?:to-?do|to check|to ask|check|checks|still to|still open|open|open (?:questions|points|ends)|loose ends|missing|questions? (?:for|to) |ask |follow[- ]?ups?|chase|tbc|pending)\b/.test(
+			plain
+		)
+	)
+		return 'todo';
+	if (
+		/^(?:brief|the brief|assignment|must[- ]haves?|must have|must include|wishes|requirements?|wanted|house style|style|tone|format|deliverables?|admin|what (?:they|she|he|the client) wants?)\b/.test(
+			plain
+		)
+	)
+		return 'brief';
+	if (/^(?:definitions?|glossary|terms|words|vocabulary|jargon)\b/.test(plain)) return 'definition';
+	return null;
+}
+
+/** A heading over what is done one after the other. */
+export const OF_STEPS =
+	/^(?:how\b|steps?\b|method\b|procedure\b|process\b|instructions?\b|order\b|routine\b|the (?:method|steps|routine|order)\b)|\b(?:how to|how (?:he|she|they|we|i)\b|step by step|in (?:this )?order|\(order\)|in sequence|what (?:did|do|to do|we did|i did)\b.{0,30})|^what (?:he|she|they|we) d(?:o|id)/i;

@@ -1,0 +1,2 @@
+export * from './unit';
+export { readNoteUnits } from './read-units';

@@ -1,0 +1,162 @@
+import {
+	ASIDE,
+	BACKGROUND,
+	BRIEF,
+	DO_NOT_SAY,
+	OFF_RECORD,
+	TODO,
+	WORD_COUNT,
+	kindUnder
+} from './cues';
+import type { UnitKind } from './unit';
+
+/** Where a stretch of a note stands; what it says of itself comes from its text. */
+export interface Setting {
+	/** Heading it stands under, empty before the first. */
+	readonly heading: string;
+	/** Label right over its list or table, empty for none. */
+	readonly label: string;
+	/** Above the first heading, question or list, where notes say what they are. */
+	readonly inHead: boolean;
+	/** Whether the note is of somebody who was asked, and not the writer's own. */
+	readonly isOfSomebody: boolean;
+	/** Whether the paragraph or the run of lines it stands in gives wishes. */
+	readonly amongWishes: boolean;
+	readonly isMail: boolean;
+	readonly entry: 'step' | 'item' | 'box' | 'row' | '';
+	/** Said to be usable unless it stands in brackets. */
+	readonly bracketsAreOff: boolean;
+}
+
+/** Kinds of what is never printed, which win over everything else. */
+export function forbiddenKindOf(text: string, setting: Setting): UnitKind | null {
+	const under = kindUnder(setting.label) ?? kindUnder(setting.heading);
+	if (OFF_RECORD.test(text)) return 'off-record';
+	if (setting.bracketsAreOff && /^\[[^\]]+\]\.?$/.test(text)) return 'off-record';
+	if (under === 'off-record' || under === 'do-not-say') return under;
+	if (DO_NOT_SAY.test(text) && quotedIn(text).share < 0.5) return 'do-not-say';
+	if (under === 'todo') return 'todo';
+	return TODO.test(text) && !/^(?:angle|structure|order|outline|title)\b/i.test(text)
+		? 'todo'
+		: null;
+}
+
+/** What a stretch of a note is for. */
+export function kindOf(text: string, setting: Setting): UnitKind {
+	const forbidden = forbiddenKindOf(text, setting);
+	if (forbidden) return forbidden;
+	const under = kindUnder(setting.label) ?? kindUnder(setting.heading);
+	if (under === 'brief') return 'brief';
+	if (setting.entry === 'row') return 'row';
+	if (setting.entry === 'step') return 'step';
+	const quoted = quotedIn(text);
+	const isQuote = isQuotation(text, quoted);
+	if (setting.inHead && WORD_COUNT.test(text)) return 'brief';
+	if (!isQuote && BRIEF.test(text) && !isAboutSubject(text, setting)) return 'brief';
+	if (ASIDE.test(text) || isSignature(text, setting)) return 'aside';
+	if (/^\[[^\]=]+\]$/.test(text)) return 'aside';
+	if (setting.amongWishes && !isQuote) return 'brief';
+	if (BACKGROUND.test(text) && (setting.inHead || !/\d\s?%/.test(text))) return 'background';
+	if (setting.inHead && setting.isOfSomebody && !isQuote) return 'background';
+	if (isQuote) return 'quote';
+	if (isAsked(text)) return 'question';
+	if (under === 'definition' || isDefinition(text) || saysWhatItIs(text, setting))
+		return 'definition';
+	return 'claim';
+}
+
+/** Words inside quotation marks, and their share of all. */
+function quotedIn(text: string): { words: number; share: number } {
+	const parts = [...text.matchAll(/"([^"]+)"|“([^”]+)”/g)].map(([, a, b]) => a ?? b ?? '');
+	const count = (part: string) => part.split(/\s+/).filter(Boolean).length;
+	const words = parts.reduce((sum, part) => sum + count(part), 0);
+	return { words, share: words / Math.max(1, count(text)) };
+}
+
+/** Said by somebody: in quotation marks as a whole, or behind "she says", "called it". */
+function isQuotation(text: string, { words, share }: { words: number; share: number }): boolean {
+	if (words < 3) return false;
+	if (share >= 0.5) return true;
+	return (
+		words >= 5 &&
+		/\b(?:says?|said|told|reckons|thinks|calls?|puts? it|added)\b|:\s?["“]/i.test(text)
+	);
+}
+
+/** A wish by its words that is advice to the reader in truth: figures of the subject stand in it. */
+function isAboutSubject(text: string, { inHead }: Setting): boolean {
+	return !inHead && /^(?:please )?(?:use|say|keep|put|write|add)\b/i.test(text) && /\d/.test(text);
+}
+
+function isSignature(text: string, { isMail }: Setting): boolean {
+	return isMail && /^(?:[\p{Lu}][\p{L}'’.-]*\s?){1,3}[.,]?$/u.test(text) && text.length <= 30;
+}
+
+const ASKS =
+	/^(?:who|what|when|where|why|which|how|whose|is|are|was|were|do|does|did|can|could|should|shall|will|would|may|must|has|have|and|but|so|any|how about|what about)\b/i;
+
+/** A question as a whole: one inside a statement, or one put to the reader with its answer, is none. */
+export function isAsked(text: string): boolean {
+	if (!/\?+["”')\]]*$/.test(text)) return false;
+	const words = text.split(/\s+/).length;
+	return ASKS.test(text) || words <= 8;
+}
+
+/** "The layer of foam between…" under the question "what is the midsole?". */
+function saysWhatItIs(text: string, { heading }: Setting): boolean {
+	return (
+		/^what(?:['’]s| is| are)\b.{3,60}\?*$/i.test(heading) &&
+		/^(?:the|an?) \p{Ll}+ (?:\p{Ll}+ )?(?:of|that|which|who|between|in|for)\b/iu.test(text)
+	);
+}
+
+const LONGEST_NAME = 5;
+
+/** "mummy = warmest for weight", "Fill power is the volume that one ounce takes up". */
+export function isDefinition(text: string): boolean {
+	const equal = /^([^=<>≈?.!]{2,60}?)\s=\s(?=\S)(.+)$/.exec(text);
+	if (equal) {
+		const name = equal[1]!.replace(/^(?:an?|the|output|what)\s/i, '');
+		const words = name.split(/\s+/).length;
+		return (
+			words <= LONGEST_NAME &&
+			!/\d|[:,;+]/.test(equal[1]!) &&
+			!/^[£$€~]?\s?[\d(]|^(?:yes|ok|good|bad|out|dead|in|fine|don['’]?t|do|get|buy|you|go)\b|^no\W*$|^no(?:\s\S+){1,2}$/i.test(
+				equal[2]!
+			) &&
+			!/[£$€]\s?\d/.test(equal[2]!) &&
+			!/^(?:\p{L}+est|best|worst|most|wears|wear|looks|if|when|so|and|but|mower)\b/iu.test(name)
+		);
+	}
+	if (/^(?:what|how) \p{L}+(?: \p{L}+)? (?:is|are|means)\b[^?]*[:–]/iu.test(text)) return true;
+	const behind = /^[^:?.]{2,30}:\s+(an? \p{L}.*)$/iu.exec(text);
+	if (behind && isDefinition(behind[1]!)) return true;
+	const is =
+		/^(?:an? |the )?((?:\p{L}[\p{L}'’-]*\s?){1,5}?)(?:\s\([^)]+\))?\s(?:means|mean|stands for|refers to|is (?:the|an?|what|when|how|where|who) (?=\p{L}+))(.*)$/iu.exec(
+			text
+		);
+	if (
+		!is ||
+		/^(?:it|this|that|there|he|she|they|we|you|i|what|who|which|here|one|everyone|nobody|my|our|her|his)\b/i.test(
+			is[1]!
+		)
+	)
+		return false;
+	if (/\b(?:means?|stands for|refers to)\s/i.test(text.slice(0, is[1]!.length + 24)))
+		return !/\d/.test(is[2]!);
+	return (
+		/^(?:\p{L}[\p{L}'’-]*\s){1,6}?(?:that|which|who|whose|of|between|where|for|you|in which|needed)\b/iu.test(
+			is[2]!
+		) &&
+		is[2]!.split(/\s+/).length >= 5 &&
+		!/[£$€]\s?\d/.test(text)
+	);
+}
+
+const LEANS =
+	/^(?:it|it['’]s|its|they|they['’]re|their|them|this|that|that['’]s|these|those|she|she['’]s|he|he['’]s|her|his|such|so|then|otherwise|instead|same|also|too|but|and|or|yet|both|each|neither|none|all three|half of|halves|because|cause|meaning|which|gone|not|nor|the (?:same|other|others|rest|first|second|third|former|latter|\d[\d,.]*|short|long))\b/i;
+
+/** Whether a stretch needs what is before it: "it", "the 500", "halves that". */
+export function leansOn(text: string): boolean {
+	return LEANS.test(text.replace(/^["“(\[]+/, ''));
+}

@@ -1,0 +1,187 @@
+/** What a line of a note looks like, before anything is understood. */
+export type LineShape =
+	| 'blank'
+	| 'rule'
+	| 'heading'
+	| 'label'
+	| 'bullet'
+	| 'number'
+	| 'box'
+	| 'row'
+	| 'columns'
+	| 'mail'
+	| 'quoted'
+	| 'remark'
+	| 'effect'
+	| 'plain';
+
+export interface NoteLine {
+	readonly shape: LineShape;
+	/** Text without its marks. */
+	readonly text: string;
+	/** Place in the note in UTF-16 units, marks included. */
+	readonly start: number;
+	readonly end: number;
+	/** Level of a heading, number of a numbered entry, depth of quoting; else 0. */
+	readonly rank: number;
+	readonly cells: readonly string[];
+	/** Number of the block of lines without a blank between them. */
+	readonly block: number;
+}
+
+const HEADING = /^(#{1,6})\s+(.*?)\s*#*$/;
+const BOLD_LINE = /^(?:\*\*|__)([^*_]{2,80})(?:\*\*|__):?$/;
+const BOLD_OPENING = /^(?:\*\*|__)([^*_]{2,60}?)[.:]?(?:\*\*|__)[.:]?\s+(?=\S)/;
+const BULLET = /^\s*[-*+•·–—▪◦‣●○]\s+(?=\S)/u;
+const BOX = /^\s*(?:[-*+•]\s*)?(?:\[[ xX]?\]|☐|☑|□)\s*/u;
+const NUMBER = /^\s*\(?(\d{1,2}|[a-h])[.)]\s+(?=\S)/;
+const RULE = /^\s*(?:[-*_=~]\s*){3,}$/;
+const SEPARATOR = /^\s*\|?\s*:?-{2,}:?\s*(?:\|\s*:?-{2,}:?\s*)*\|?\s*$/;
+const RULED = /^\s*[-=*~]{3,}\s+(\S.{1,60}?)\s+[-=*~]{3,}\s*$/;
+const FORWARDED =
+	/^\s*-{2,}.{0,40}\b(?:forwarded|original)\b.{0,40}-{2,}\s*$|^\s*-{3,}\s*forwarded\b/i;
+const MAIL = /^\s*(?:\*\*)?(From|To|Cc|Bcc|Date|Sent|Subject|Re|Fw|Fwd)(?:\*\*)?\s*:\s*(?=\S)/i;
+const QUOTED = /^\s*((?:>\s?)+)/;
+const REMARK = /^\s*(?:\/\/|%%|NB\b:?|N\.B\.:?)\s*/;
+const EFFECT = /^\s*(?:→+|->+|=>|⇒|➜|➔)\s*/u;
+
+/** Lines from the start in which the fields of a mail can stand. */
+const MAIL_HEAD = 14;
+
+/** Cuts a note into lines, each with its look. Places are those in the text given. */
+export function noteLinesOf(text: string): NoteLine[] {
+	const lines: NoteLine[] = [];
+	let block = 0;
+	let at = 0;
+	let mailUntil = MAIL_HEAD;
+	text.split('\n').forEach((raw, i) => {
+		const start = at;
+		at += raw.length + 1;
+		const end = start + raw.length;
+		const add = (shape: LineShape, said: string, rank = 0, from = start, to = end) =>
+			lines.push({ shape, text: said.trim(), start: from, end: to, rank, cells: [], block });
+		const line = raw.replace(/\r$/, '');
+		if (line.trim() === '') {
+			block++;
+			return add('blank', '');
+		}
+		if (FORWARDED.test(line)) {
+			mailUntil = i + MAIL_HEAD;
+			return add('rule', '');
+		}
+		if (line.includes('|') && SEPARATOR.test(line)) return add('rule', '', 1);
+		if (RULE.test(line)) return add('rule', '');
+		const ruled = RULED.exec(line);
+		if (ruled) return add('heading', plain(ruled[1]!), 2);
+		const heading = HEADING.exec(line);
+		if (heading) return add('heading', plain(heading[2]!), Math.min(4, heading[1]!.length));
+		const bold = BOLD_LINE.exec(line.trim());
+		if (bold) return add('heading', plain(bold[1]!), 3);
+		const opening = BOLD_OPENING.exec(line.trim());
+		if (opening && line.trim().length > opening[0].length) {
+			const cut = start + line.indexOf(opening[0]) + opening[0].length;
+			add('heading', plain(opening[1]!), 3, start, cut);
+			return add('plain', plain(text.slice(cut, end)), 0, cut, end);
+		}
+		const quoted = QUOTED.exec(line);
+		if (quoted) {
+			const said = line.slice(quoted[0].length);
+			return add('quoted', plain(said.replace(NUMBER, '')), quoted[1]!.replace(/\s/g, '').length);
+		}
+		const mail = i < mailUntil ? MAIL.exec(line) : null;
+		if (mail) return add('mail', plain(line.trim()));
+		if (REMARK.test(line)) return add('remark', plain(line.replace(REMARK, '')));
+		if (EFFECT.test(line)) return add('effect', plain(line.replace(EFFECT, '')));
+		if (BOX.test(line)) return add('box', plain(line.replace(BOX, '')));
+		const number = NUMBER.exec(line);
+		if (number) {
+			const rank = /\d/.test(number[1]!) ? Number(number[1]) : number[1]!.charCodeAt(0) - 96;
+			return add('number', plain(line.slice(number[0].length)), rank);
+		}
+		if (BULLET.test(line)) return add('bullet', plain(line.replace(BULLET, '')));
+		return add('plain', plain(line));
+	});
+	return asTables(asUnderlined(asNumbered(lines)), text);
+}
+
+const DASHED_NUMBER = /^(\d{1,2})\s*[–—-]\s+(?=\S)/;
+
+/** "1 – …", "2 – …" below one another are numbered entries, "0 mi – 0°" is none. */
+function asNumbered(lines: readonly NoteLine[]): NoteLine[] {
+	const rankOf = (line: NoteLine | undefined) =>
+		line?.shape === 'plain' ? Number(DASHED_NUMBER.exec(line.text)?.[1] ?? Number.NaN) : Number.NaN;
+	return lines.map((line, i) => {
+		const rank = rankOf(line);
+		const follows = rankOf(lines[i - 1]) === rank - 1 || (rank === 1 && rankOf(lines[i + 1]) === 2);
+		return follows
+			? { ...line, shape: 'number', rank, text: line.text.replace(DASHED_NUMBER, '') }
+			: line;
+	});
+}
+
+/** Text without marks of emphasis and addresses of links. */
+function plain(text: string): string {
+	return text
+		.replace(/!?\[([^\]]*)\]\((?:[^()\s]|\([^()]*\))+\)/g, '$1')
+		.replace(/(\*\*|__)(?=\S)(.+?)(?<=\S)\1/g, '$2')
+		.replace(/(?<![\p{L}\p{N}*_])([*_])(?=\S)([^*_]+?)(?<=\S)\1(?![\p{L}\p{N}*_])/gu, '$2')
+		.replace(/`([^`]+)`/g, '$1')
+		.replace(/[ \t\u00a0]+/g, ' ')
+		.trim();
+}
+
+/** "Title" over a line of signs is a heading. */
+function asUnderlined(lines: readonly NoteLine[]): NoteLine[] {
+	return lines.map((line, i) => {
+		const next = lines[i + 1];
+		const isUnder =
+			line.shape === 'plain' &&
+			next?.shape === 'rule' &&
+			next.rank === 0 &&
+			line.text.length <= 90 &&
+			(lines[i - 1]?.shape ?? 'blank') === 'blank';
+		return isUnder ? { ...line, shape: 'heading', rank: 2 } : line;
+	});
+}
+
+/** Lines of cells between upright strokes, with or without a line under their head, or between tabs. */
+function asTables(lines: readonly NoteLine[], text: string): NoteLine[] {
+	const done = [...lines];
+	for (let i = 0; i < lines.length; i++) {
+		const run: number[] = [];
+		let k = i;
+		for (; k < lines.length; k++) {
+			const { shape, rank, start, end } = lines[k]!;
+			if (shape === 'rule' && rank === 1 && run.length > 0) continue;
+			if (shape !== 'plain' && shape !== 'bullet') break;
+			if (cellsOf(text.slice(start, end)).length < 2) break;
+			run.push(k);
+		}
+		if (run.length >= 2) {
+			const hasRule = lines[run[0]! + 1]?.shape === 'rule';
+			const cells = run.map((at) => cellsOf(text.slice(lines[at]!.start, lines[at]!.end)));
+			const isHead = hasRule || namesColumns(cells);
+			run.forEach((at, n) => {
+				const said = cells[n]!.filter((cell) => cell !== '').join(' | ');
+				const shape = n === 0 && isHead ? 'columns' : 'row';
+				done[at] = { ...lines[at]!, shape, cells: cells[n]!, text: said };
+			});
+			i = k - 1;
+		}
+	}
+	return done;
+}
+
+function cellsOf(line: string): string[] {
+	const inner = line.trim().replace(/^\|/, '').replace(/\|$/, '');
+	const parts = inner.includes('|') ? inner.split('|') : inner.split('\t');
+	return parts.length < 2 ? [] : parts.map(plain);
+}
+
+/** The first row names the columns when it holds no figure and the others do, or when it says so. */
+function namesColumns([head, ...rows]: readonly (readonly string[])[]): boolean {
+	if (head![0] === '') return true;
+	const hasFigure = (row: readonly string[]) => row.slice(1).some((cell) => /\d/.test(cell));
+	if (/^(?:field|what|item|thing|key|name|topic|question)$/i.test(head![0]!)) return true;
+	return !hasFigure(head!) && rows.filter(hasFigure).length >= rows.length / 2;
+}

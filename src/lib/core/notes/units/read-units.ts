@@ -1,0 +1,587 @@
+import { contentSign } from '../../text';
+import { spokenParagraphsOf } from '../transcript-text';
+import type { NoteText } from '../note-article';
+import { ASIDE, BRIEF, OF_STEPS, WORD_COUNT, kindOfField, kindUnder } from './cues';
+import { cutSentences } from './cut-sentences';
+import { forbiddenKindOf, isAsked, kindOf, leansOn, type Setting } from './kind-of';
+import { noteLinesOf, type NoteLine } from './note-lines';
+import { isAsker, nameOfLabel, speakerOfHead, speechesOf, type Speech } from './speakers';
+import { cellsOfRow, groupsOf, type NoteGroup } from './structure';
+import type { NoteHeading, NoteUnit, ReadNoteUnits, Speaker, UnitKind } from './unit';
+
+/** A unit before its key is known. */
+type Draft = Omit<NoteUnit, 'key'>;
+
+/**
+ * Reads a note as typed units in its own order: every word of it stands in a unit or a heading,
+ * but for marks. The same text gives the same units.
+ */
+export function readNoteUnits(note: NoteText): ReadNoteUnits {
+	if (note.kind === 'transcript') return transcriptUnits(note);
+	return new NoteReader(note).read();
+}
+
+/** Names every unit by its text, and by its number among equal ones. */
+function keyed(drafts: readonly Draft[]): NoteUnit[] {
+	const times = new Map<string, number>();
+	return drafts.map((draft) => {
+		const sign = contentSign(draft.text);
+		const nth = times.get(sign) ?? 0;
+		times.set(sign, nth + 1);
+		return { ...draft, key: nth === 0 ? sign : `${sign}~${nth}` };
+	});
+}
+
+/** Reads one note from above to below; holds what the lines before have settled. */
+class NoteReader {
+	readonly #text: string;
+	readonly #lines: readonly NoteLine[];
+	readonly #groups: readonly NoteGroup[];
+	readonly #head: Speaker | null;
+	readonly #speeches: ReadonlyMap<NoteLine, Speech>;
+	readonly #speakers: Speaker[] = [];
+	readonly #units: Draft[] = [];
+	readonly #headings: NoteHeading[] = [];
+	readonly #columns = new Map<number, readonly string[]>();
+	readonly #isMail: boolean;
+	readonly #repliesInline: boolean;
+	readonly #bracketsAreOff: boolean;
+	readonly #marksQuotes: boolean;
+	#title = '';
+	#heading = '';
+	#label = '';
+	#inHead = true;
+	#headParagraphs = 0;
+	#speaking = '';
+	#offRecord = false;
+	#lists = 0;
+	#tables = 0;
+	#paragraphs = 0;
+
+	constructor({ name, text }: NoteText) {
+		const plain = text.replace(/\r\n?/g, (end) => (end === '\r\n' ? ' \n' : '\n'));
+		this.#text = plain;
+		this.#lines = noteLinesOf(plain);
+		this.#head = speakerOfHead(this.#lines, name);
+		this.#speeches = speechesOf(this.#lines, this.#head);
+		this.#groups = groupsOf(this.#lines, this.#speeches);
+		this.#isMail = this.#lines.some(({ shape }) => shape === 'mail');
+		const quoted = this.#lines.findIndex(({ shape }) => shape === 'quoted');
+		this.#repliesInline =
+			quoted >= 0 &&
+			this.#lines.slice(quoted).some(({ shape }) => shape === 'plain' || shape === 'bullet');
+		this.#bracketsAreOff =
+			/\b(?:unless|except|bar|apart from)\b[^.\n]{0,30}\bbrackets?(?:ed)?\b|\bin brackets\b[^.\n]{0,40}\b(?:not|off)\b/i.test(
+				plain
+			);
+		this.#marksQuotes = /["“][^"”\n]{12,}["”]/.test(plain);
+		if (this.#head) this.#speakers.push(this.#head);
+	}
+
+	read(): ReadNoteUnits {
+		for (const [i, group] of this.#groups.entries())
+			this.#readGroup(group, this.#groups[i - 1], this.#groups[i + 1]);
+		const units = this.#withoutLastPart(this.#units);
+		return {
+			title: this.#title,
+			speakers: this.#speakers,
+			units: keyed(units),
+			headings: this.#headings,
+			columns: this.#columns
+		};
+	}
+
+	#readGroup(group: NoteGroup, before: NoteGroup | undefined, after: NoteGroup | undefined): void {
+		const [first] = group.lines;
+		switch (group.kind) {
+			case 'heading':
+			case 'label':
+				return this.#openHeading(first!, group.kind === 'label');
+			case 'mail':
+				return this.#readMailField(first!);
+			case 'quoted':
+				return this.#readQuoted(first!);
+			case 'remark':
+				this.#paragraphs++;
+				return this.#add(first!, first!.text, first!.start, first!.end, {
+					kind: forbiddenKindOf(first!.text, this.#setting()) ?? 'aside'
+				});
+			case 'table':
+				this.#endHead();
+				return this.#readTable(group);
+			case 'list':
+				if (!this.#amongWishes(group)) this.#endHead();
+				return this.#readList(group);
+			default:
+				if (before?.kind === 'list' || before?.kind === 'table') this.#endLabel();
+				return this.#readText(group, after);
+		}
+	}
+
+	/** What a label or a question over a list asks for ends with the list. */
+	#endLabel(): void {
+		this.#label = '';
+		if (/\?$/.test(this.#heading) && kindUnder(this.#heading) !== null) this.#heading = '';
+	}
+
+	#endHead(): void {
+		if (this.#units.length > 0) this.#inHead = false;
+	}
+
+	#openHeading(line: NoteLine, isLabel: boolean): void {
+		const text = line.text.replace(/\s*[:!]+$/, '').replace(/^\d{1,2}[.)]?\s+(?=\p{L})/u, '');
+		const isTitle = this.#headings.length === 0 && this.#units.length === 0;
+		if (isTitle) this.#title = line.text;
+		if (isLabel) this.#label = text;
+		else {
+			this.#label = '';
+			// the title says what the note is, not what stands under it
+			this.#heading = isTitle ? '' : text;
+			if (!isTitle) this.#inHead = false;
+		}
+		this.#offRecord = false;
+		this.#speaking = '';
+		const level = isLabel ? 4 : line.shape === 'heading' ? line.rank : isTitle ? 1 : 2;
+		this.#headings.push({
+			text: line.text,
+			level: Math.max(1, Math.min(4, level)) as NoteHeading['level'],
+			start: line.start,
+			end: line.end,
+			before: this.#units.length
+		});
+	}
+
+	#readMailField(line: NoteLine): void {
+		const subject = /^(?:\*\*)?(?:subject|re|fwd?)\s*:\s*(.+)$/i.exec(line.text);
+		if (subject) {
+			if (this.#title === '') this.#title = subject[1]!;
+			this.#headings.push({
+				text: line.text,
+				level: 1,
+				start: line.start,
+				end: line.end,
+				before: this.#units.length
+			});
+			return;
+		}
+		this.#paragraphs++;
+		this.#add(line, line.text, line.start, line.end, { kind: 'background' });
+	}
+
+	/** What an answer replies to; elsewhere a passage that the note quotes. */
+	#readQuoted(line: NoteLine): void {
+		this.#paragraphs++;
+		this.#label = '';
+		const isAbout = /\bwrote:?$|^on \d/i.test(line.text);
+		const forbidden = forbiddenKindOf(line.text, { ...this.#setting(), heading: '', label: '' });
+		const kind: UnitKind = isAbout
+			? 'background'
+			: this.#repliesInline || this.#isMail || isAsked(line.text)
+				? 'question'
+				: (forbidden ?? 'quote');
+		this.#inHead = false;
+		this.#add(line, line.text, line.start, line.end, { kind, speaker: '' });
+		// a question over the answers is what they stand under
+		if (kind === 'question') this.#heading = line.text;
+	}
+
+	#readTable({ lines }: NoteGroup): void {
+		const table = this.#tables++;
+		this.#paragraphs++;
+		let position = 0;
+		const isOfWishes = lines.filter((line) => kindOfField(cellsOfRow(line)) !== null).length >= 2;
+		for (const line of lines) {
+			if (line.shape === 'rule') continue;
+			const cells = cellsOfRow(line);
+			if (line.shape === 'columns') {
+				this.#columns.set(table, cells);
+				this.#headings.push({
+					text: line.text,
+					level: 4,
+					start: line.start,
+					end: line.end,
+					before: this.#units.length
+				});
+				continue;
+			}
+			position++;
+			const setting: Setting = { ...this.#setting(), entry: 'row', inHead: false };
+			const kind =
+				(isOfWishes ? (kindOfField(cells) ?? 'brief') : null) ?? kindOf(line.text, setting);
+			const isRow = kind === 'row';
+			this.#add(line, line.text, line.start, line.end, {
+				kind,
+				table: isRow ? table : -1,
+				position: isRow ? position : 0,
+				cells: isRow ? cells : []
+			});
+		}
+	}
+
+	#readList(group: NoteGroup): void {
+		const { lines, marks } = group;
+		const under = kindUnder(this.#label) ?? kindUnder(this.#heading);
+		const list = this.#lists++;
+		const isSteps = under === null && this.#areSteps(group);
+		const isChecklist = marks === 'box' && under !== 'todo' && lines.length >= 4;
+		lines.forEach((line, i) => {
+			this.#paragraphs++;
+			const entry = isSteps ? 'step' : marks === 'box' ? 'box' : 'item';
+			const setting: Setting = {
+				...this.#setting(),
+				entry,
+				inHead: this.#inHead && this.#isBriefHead(group)
+			};
+			const place = { list, position: i + 1 };
+			if (isSteps) {
+				const kind = forbiddenKindOf(line.text, setting) ?? 'step';
+				return this.#add(line, line.text, line.start, line.end, {
+					kind,
+					...(kind === 'step' ? place : {})
+				});
+			}
+			if (marks === 'box' && !isChecklist) {
+				const kind = forbiddenKindOf(line.text, setting) ?? 'todo';
+				return this.#add(line, line.text, line.start, line.end, { kind });
+			}
+			this.#addSentences(line, setting, place);
+		});
+	}
+
+	/** Whether a list is to be done in its order: numbered without figures of money, or under "How". */
+	#areSteps({ lines, marks }: NoteGroup): boolean {
+		const texts = lines.map(({ text }) => text);
+		if (texts.filter((text) => isAsked(text)).length > texts.length / 3) return false;
+		if (marks === 'number') return lines.length >= 2 && lines[0]!.rank <= 2;
+		return (
+			lines.length >= 3 &&
+			(OF_STEPS.test(this.#label) || (this.#label === '' && OF_STEPS.test(this.#heading)))
+		);
+	}
+
+	#readText({ lines }: NoteGroup, after: NoteGroup | undefined): void {
+		const paragraphs = isWrapped(lines) ? [lines] : lines.map((line) => [line]);
+		const amongWishes =
+			this.#inHead && this.#head === null && this.#amongWishes({ kind: 'text', lines, marks: '' });
+		if (this.#inHead) this.#headParagraphs++;
+		for (const part of paragraphs) {
+			this.#paragraphs++;
+			const [first] = part;
+			const speech = this.#speeches.get(first!);
+			if (speech) {
+				this.#readSpeech(first!, speech, after);
+				continue;
+			}
+			const setting: Setting = { ...this.#setting(), amongWishes };
+			this.#addSentences(part.length === 1 ? first! : this.#joined(part), setting, {});
+		}
+		// what somebody's note says of itself stands in its first paragraphs
+		if (this.#headParagraphs >= (this.#head ? 3 : 2)) this.#endHead();
+	}
+
+	/** Lines that a program broke, as one; places stay as they are. */
+	#joined(lines: readonly NoteLine[]): NoteLine {
+		const [first, last] = [lines[0]!, lines.at(-1)!];
+		const text = this.#text.slice(first.start, last.end).replace(/\n/g, ' ');
+		return { ...first, text, end: last.end };
+	}
+
+	#readSpeech(line: NoteLine, speech: Speech, after: NoteGroup | undefined): void {
+		this.#inHead = false;
+		const asks = isAsker(speech.label);
+		const from = line.start + Math.max(0, line.text.length === 0 ? 0 : rawIndex(line, speech.said));
+		if (asks) {
+			this.#speaking = this.#head?.name ?? '';
+			const kind: UnitKind =
+				ASIDE.test(speech.said) || isPractical(speech.said) ? 'aside' : 'question';
+			return this.#add(line, speech.said, line.start, line.end, { kind, speaker: '' });
+		}
+		const isAnswer = speech.label === 'A';
+		const name =
+			isAnswer || speech.label.length <= 2 ? (this.#head?.name ?? '') : nameOfLabel(speech.label);
+		this.#meet(name, speech.role);
+		this.#speaking = name;
+		if (speech.said === '' && after) return;
+		const setting = this.#setting();
+		// a label in full is a record of what was said; "A" and initials stand before jottings as well
+		const isVerbatim = (!isAnswer && speech.label.length > 2) || !this.#marksQuotes;
+		for (const stretch of this.#stretchesOf(speech.said, setting)) {
+			const kind = isVerbatim && isStatement(stretch.kind) ? 'quote' : stretch.kind;
+			this.#add(line, stretch.text, from + stretch.start, from + stretch.end, {
+				kind,
+				speaker: name
+			});
+		}
+	}
+
+	/** Somebody who speaks is introduced once, with what the note says of them. */
+	#meet(name: string, role: string): void {
+		if (name === '') return;
+		const at = this.#speakers.findIndex(
+			(one) => one.name === name || one.name.startsWith(`${name} `)
+		);
+		if (at < 0) this.#speakers.push({ name, role });
+		else if (role !== '' && this.#speakers[at]!.role === '')
+			this.#speakers[at] = { name: this.#speakers[at]!.name, role };
+	}
+
+	#setting(): Setting {
+		return {
+			heading: this.#heading,
+			label: this.#label,
+			inHead: this.#inHead && !this.#isMail,
+			isOfSomebody: this.#head !== null,
+			amongWishes: false,
+			isMail: this.#isMail,
+			entry: '',
+			bracketsAreOff: this.#bracketsAreOff
+		};
+	}
+
+	/** Whether lines above all headings say what is wanted: one of them in three does. */
+	#amongWishes({ lines }: NoteGroup): boolean {
+		if (!this.#inHead) return false;
+		const sentences = lines.flatMap(({ text }) => cutSentences(text));
+		const wishes = sentences.filter(({ text }) => BRIEF.test(text) || WORD_COUNT.test(text));
+		return wishes.length >= sentences.length / 3;
+	}
+
+	#isBriefHead(group: NoteGroup): boolean {
+		return this.#head === null && this.#amongWishes(group);
+	}
+
+	/** Sentences of a line; those of one entry that are of one kind stay together. */
+	#addSentences(
+		line: NoteLine,
+		setting: Setting,
+		place: { list?: number; position?: number }
+	): void {
+		const offset = rawIndex(line, line.text);
+		const entry = setting.entry !== '';
+		if (line.shape !== 'effect' && /^off[- ](?:the[- ])?record\b/i.test(line.text))
+			this.#offRecord = true;
+		const stretches = this.#stretchesOf(line.text, setting);
+		const units: { text: string; start: number; end: number; kind: UnitKind }[] = [];
+		for (const stretch of stretches) {
+			const last = units.at(-1);
+			if (entry && last?.kind === stretch.kind) {
+				last.text = line.text.slice(last.start, stretch.end);
+				last.end = stretch.end;
+			} else units.push({ ...stretch });
+		}
+		units.forEach((unit, i) => {
+			const isPrinted =
+				unit.kind === 'claim' || unit.kind === 'definition' || unit.kind === 'quote';
+			this.#add(
+				line,
+				unit.text,
+				i === 0 ? line.start : line.start + offset + unit.start,
+				i === units.length - 1 ? line.end : line.start + offset + unit.end,
+				{
+					kind: unit.kind,
+					...(isPrinted ? place : {}),
+					leans: line.shape === 'effect' || (i > 0 || !entry ? leansOn(unit.text) : false)
+				}
+			);
+		});
+		this.#offRecord = false;
+	}
+
+	#stretchesOf(text: string, setting: Setting) {
+		return cutSentences(text).map(({ text: said, start, end }) => {
+			const plain = said.replace(/^(?:\d{1,2}[.)]|[-*•])\s+/, '');
+			const kind = this.#offRecord ? 'off-record' : kindOf(plain, setting);
+			return { text: plain, start: start + said.length - plain.length, end, kind };
+		});
+	}
+
+	#add(
+		line: NoteLine,
+		text: string,
+		start: number,
+		end: number,
+		more: Partial<Draft> & { readonly kind: UnitKind }
+	): void {
+		if (text.trim() === '') return;
+		const speaker =
+			more.speaker ??
+			(more.kind === 'quote' || this.#isMail
+				? this.#speaking || this.#head?.name || ''
+				: this.#speaking);
+		this.#units.push({
+			text,
+			start,
+			end,
+			heading:
+				this.#label === '' || this.#heading === ''
+					? this.#label || this.#heading
+					: `${this.#heading}: ${this.#label}`,
+			list: -1,
+			position: 0,
+			table: -1,
+			cells: [],
+			paragraph: this.#paragraphs,
+			leans: line.shape === 'effect' || leansOn(text),
+			...more,
+			speaker: isSaid(more.kind) ? speaker : ''
+		});
+	}
+
+	/** "You may use all of this except the last paragraph." */
+	#withoutLastPart(units: readonly Draft[]): readonly Draft[] {
+		const says = units.some(({ text }) =>
+			/\b(?:all|everything|anything|any)\b[^.]{0,40}\b(?:except|but|bar|apart from)\b[^.]{0,20}\blast (?:paragraph|part|bit|point|section)\b/i.test(
+				text
+			)
+		);
+		if (!says) return units;
+		const last = units.findLast(
+			({ kind }) => kind !== 'aside' && kind !== 'question' && kind !== 'background'
+		);
+		return units.map((unit) =>
+			unit.paragraph === last?.paragraph
+				? { ...unit, kind: 'off-record' as const, list: -1, position: 0 }
+				: unit
+		);
+	}
+}
+
+function isStatement(kind: UnitKind): boolean {
+	return kind === 'claim' || kind === 'definition' || kind === 'brief' || kind === 'question';
+}
+
+function isSaid(kind: UnitKind): boolean {
+	return (
+		kind === 'quote' ||
+		kind === 'claim' ||
+		kind === 'definition' ||
+		kind === 'step' ||
+		kind === 'row' ||
+		kind === 'item'
+	);
+}
+
+/** "Can we get more chairs in the back?": asked of those who are there, not of the subject. */
+function isPractical(text: string): boolean {
+	return /^(?:can|could|shall|may) (?:we|i|you) (?:\p{L}+ )?(?:get|have|start|stop|begin|hear|move|turn|take|ask|go|hand)\b/iu.test(
+		text
+	);
+}
+
+/** Where a line's text begins in the line itself, marks skipped. */
+function rawIndex(line: NoteLine, said: string): number {
+	const length = line.end - line.start;
+	return Math.max(0, length - said.length);
+}
+
+/** Lines that a program broke at a width are one paragraph. */
+function isWrapped(lines: readonly NoteLine[]): boolean {
+	if (lines.length < 2) return false;
+	const inner = lines.slice(0, -1).map(({ text }) => text);
+	const isFull = inner.every((text) => text.length >= 50 && text.length <= 110);
+	const goesOn =
+		inner.filter((text) => !/[.!?:]["”')\]]*$/.test(text)).length >= 0.6 * inner.length;
+	if (lines.length === 2 && inner[0]!.length < 66) return false;
+	const lower = lines.slice(1).filter(({ text }) => /^\p{Ll}/u.test(text)).length;
+	return (
+		isFull &&
+		goesOn &&
+		lower >= 0.5 * (lines.length - 1) &&
+		lines.every(({ shape }) => shape === 'plain')
+	);
+}
+
+/** Words of what one says at a stretch from which it is cut. */
+const LONG_TURN = 45;
+
+/** A transcript: who asks, who answers, and what is only said in passing. */
+function transcriptUnits({ name, text }: NoteText): ReadNoteUnits {
+	const turns = spokenParagraphsOf(text);
+	const asked = new Map<string, { asks: number; turns: number; words: number }>();
+	for (const { speaker, text: said } of turns) {
+		const of = asked.get(speaker) ?? { asks: 0, turns: 0, words: 0 };
+		of.turns++;
+		of.words += said.split(/\s+/).length;
+		if (said.includes('?')) of.asks++;
+		asked.set(speaker, of);
+	}
+	const most = Math.max(...[...asked.values()].map(({ words }) => words));
+	const asks = (speaker: string) => {
+		const { asks: n, turns: all, words } = asked.get(speaker)!;
+		return isAsker(speaker) || (asked.size > 1 && n / all >= 0.5 && words < 0.7 * most);
+	};
+	const drafts: Draft[] = [];
+	let at = 0;
+	turns.forEach(({ speaker, text: said }, paragraph) => {
+		const start = text.indexOf(said, at);
+		at = Math.max(at, start + said.length);
+		const isAsking = asks(speaker);
+		const parts =
+			isAsking || said.split(/\s+/).length <= LONG_TURN
+				? [{ text: said, start: 0, end: said.length }]
+				: chunksOf(said);
+		for (const part of parts) {
+			const words = part.text.split(/\s+/).length;
+			const setting: Setting = {
+				heading: '',
+				label: '',
+				inHead: false,
+				isOfSomebody: true,
+				amongWishes: false,
+				isMail: false,
+				entry: '',
+				bracketsAreOff: false
+			};
+			const off = forbiddenKindOf(part.text, setting);
+			const kind: UnitKind =
+				off === 'off-record'
+					? off
+					: isAsking
+						? part.text.includes('?')
+							? isPractical(part.text)
+								? 'aside'
+								: 'question'
+							: 'aside'
+						: words <= 3 || ASIDE.test(part.text)
+							? 'aside'
+							: speaker === ''
+								? 'claim'
+								: 'quote';
+			drafts.push({
+				kind,
+				text: part.text,
+				start: start + part.start,
+				end: start + part.end,
+				heading: '',
+				speaker: isSaid(kind) ? speaker : '',
+				list: -1,
+				position: 0,
+				table: -1,
+				cells: [],
+				paragraph,
+				leans: leansOn(part.text)
+			});
+		}
+	});
+	const names = [...asked.keys()].filter((speaker) => speaker !== '' && !asks(speaker));
+	return {
+		title: name,
+		speakers: names.map((speaker) => ({ name: speaker, role: '' })),
+		units: keyed(drafts),
+		headings: [],
+		columns: new Map()
+	};
+}
+
+/** Sentences put together until a piece has some weight. */
+function chunksOf(said: string) {
+	const chunks: { text: string; start: number; end: number }[] = [];
+	for (const { start, end } of cutSentences(said)) {
+		const last = chunks.at(-1);
+		if (last && last.text.split(/\s+/).length < LONG_TURN / 2) {
+			last.end = end;
+			last.text = said.slice(last.start, end);
+		} else chunks.push({ text: said.slice(start, end), start, end });
+	}
+	return chunks;
+}

@@ -1,0 +1,153 @@
+import { sentencesOf } from '../../text';
+import type { NoteLine } from './note-lines';
+import type { Speaker } from './unit';
+
+const NAME = String.raw`\p{Lu}[\p{L}'’-]+(?:\s(?:\p{Lu}\.|(?:de|van|von|der|la|al|el|bin)\s)?\s?\p{Lu}[\p{L}'’-]+){0,2}`;
+const TITLE = String.raw`(?:(?:Dr|Prof|Mr|Mrs|Ms|Miss|Sir|Rev)\.?\s)?`;
+
+/** What is said of an occasion before the name: "Call w/", "Interview:", "PT CALL". */
+const OCCASION = new RegExp(
+	String.raw`\b(?:interview|call|phone call|video call|talk|conversation|chat|coffee|meeting|visit|q\s?&\s?a|zoom)\b(?:\s*(?:with|w\/|w\.|:|–|—|-|to|at))*\s*(${TITLE}${NAME})`,
+	'iu'
+);
+/** "Gwen Probert, grants officer", "MARIT –" as a title. */
+const NAMED_FIRST = new RegExp(String.raw`^(${TITLE}${NAME})(?:\s*[,–—:(-]\s*|$)`, 'u');
+const FROM = new RegExp(
+	String.raw`^From:\s*(${TITLE}${NAME})\s*(?:<[^>]*>)?\s*(?:[,(–-]\s*)?(.*)$`,
+	'iu'
+);
+
+/** Words of a title that are no name of a person. */
+const NO_NAME =
+	/^(?:interview|call|talk|notes?|note|facts?|log|panel|site|visit|voice|memo|client|brief|sheet|questions?|re|fw|fwd|subject|my|own|the|meeting|transcript|podcast|draft|research|desk|reading|summary)$/i;
+
+/** Who a note is of, by its title and the field "From" of a mail; null when nobody is named. */
+export function speakerOfHead(lines: readonly NoteLine[], name: string): Speaker | null {
+	const from = lines
+		.map((line) => (line.shape === 'mail' ? FROM.exec(line.text) : null))
+		.find(Boolean);
+	if (from && isName(from[1]!)) return { name: bare(from[1]!), role: roleIn(from[2]!) };
+	const first = lines.filter(({ shape }) => shape !== 'blank' && shape !== 'rule').slice(0, 2);
+	for (const whole of [...first.map(({ text }) => text), name]) {
+		const title = sentencesOf(whole)[0]?.text ?? '';
+		const occasion = OCCASION.exec(tamed(title));
+		if (occasion && isName(occasion[1]!))
+			return {
+				name: bare(occasion[1]!),
+				role: roleIn(tamed(title).slice(occasion.index + occasion[0].length))
+			};
+		if (whole !== first[0]?.text) continue;
+		const named = NAMED_FIRST.exec(tamed(title));
+		// one word alone can be anything: a name needs a second one, or a role behind it
+		if (
+			named &&
+			isName(named[1]!) &&
+			(named[1]!.includes(' ') || /[,(]/.test(named[0])) &&
+			title.length < 90
+		)
+			return { name: bare(named[1]!), role: roleIn(tamed(title).slice(named[0].length)) };
+	}
+	return null;
+}
+
+/** Names in capitals as names: "PT CALL Dr AMARA" stays readable for the patterns. */
+function tamed(title: string): string {
+	return title.replace(/\b\p{Lu}{3,}\b/gu, (word) => word[0]! + word.slice(1).toLowerCase());
+}
+
+function isName(text: string): boolean {
+	return !bare(text)
+		.split(/\s+/)
+		.some((word) => NO_NAME.test(word));
+}
+
+function bare(name: string): string {
+	return name.replace(new RegExp(`^${TITLE}`, 'u'), '').trim();
+}
+
+/** What stands behind a name until the next full stop: "damp surveyor (29 yrs)". */
+function roleIn(behind: string): string {
+	const role = /^[\s,–—:()-]*([^.,;()–—]{3,60})/.exec(behind)?.[1]?.trim() ?? '';
+	return /\d/.test(role) || /^(?:mon|tue|wed|thu|fri|sat|sun)/i.test(role) ? '' : role;
+}
+
+const LABEL = new RegExp(
+	String.raw`^(Q|A|Me|I|\p{Lu}{1,2}|\p{Lu}[\p{L}.'’-]+(?:\s\p{Lu}[\p{L}.'’-]+){0,2})(?:\s*\(([^)]{2,50})\))?\s*(?::|\s[–—-]\s)\s*(?=\S|$)`,
+	'u'
+);
+const Q_ALONE = /^Q\s+(?=\p{Ll})/u;
+
+/** Who a line says is speaking, and what is said. */
+export interface Speech {
+	/** "Q", "A" or "Me" as they stand, else the label's name. */
+	readonly label: string;
+	readonly role: string;
+	readonly said: string;
+}
+
+/** The opening of a line as a speaker's label; null when it has none. */
+function labelIn(text: string): Speech | null {
+	const asked = Q_ALONE.exec(text);
+	if (asked) return { label: 'Q', role: '', said: text.slice(asked[0].length) };
+	const found = LABEL.exec(text);
+	if (!found) return null;
+	return { label: found[1]!, role: found[2] ?? '', said: text.slice(found[0].length) };
+}
+
+/** Labels of a note's speakers: what opens two lines and more, and "Q", "A", "Me" from one on. */
+export function speechesOf(
+	lines: readonly NoteLine[],
+	head: Speaker | null
+): Map<NoteLine, Speech> {
+	const times = new Map<string, number>();
+	const labelled = lines.flatMap((line) => {
+		const speech = line.shape === 'plain' || line.shape === 'bullet' ? labelIn(line.text) : null;
+		return speech ? [{ line, speech }] : [];
+	});
+	for (const { speech } of labelled) times.set(speech.label, (times.get(speech.label) ?? 0) + 1);
+	const asks = (times.get('Q') ?? 0) > 0;
+	const speaks = ({ label, role }: Speech) => {
+		if (label === 'Q' || (label === 'A' && asks) || label === 'Me') return true;
+		if (label === 'I' || label === 'A') return false;
+		if (label.length <= 2) return head !== null && initialsOf(head.name).includes(label);
+		if (role !== '' && times.get(label)! > 1) return true;
+		return (
+			times.get(label)! > 2 &&
+			(label === label.toUpperCase() || (head?.name ?? '').startsWith(label))
+		);
+	};
+	// a talk of several: all labels in capitals, each now and then
+	const inCapitals = labelled.filter(
+		({ speech: { label } }) => /^\p{Lu}{3,}/u.test(label) && label === label.toUpperCase()
+	);
+	const isTalk =
+		inCapitals.length >= 4 && new Set(inCapitals.map(({ speech }) => speech.label)).size >= 2;
+	return new Map(
+		labelled
+			.filter(
+				({ speech }) =>
+					speaks(speech) || (isTalk && inCapitals.some((one) => one.speech === speech))
+			)
+			.map(({ line, speech }) => [line, speech])
+	);
+}
+
+function initialsOf(name: string): string[] {
+	const words = name.split(/\s+/);
+	return [...words.map((word) => word[0]!), words.map((word) => word[0]).join('')];
+}
+
+/** "PRIYA" as a name. */
+export function nameOfLabel(label: string): string {
+	return label === label.toUpperCase() && label.length > 2
+		? label.replace(/\p{L}+/gu, (word) => word[0]! + word.slice(1).toLowerCase())
+		: label;
+}
+
+const ASKERS =
+	/^(?:q|me|moderator|interviewer|host|questioner|question|audience|man|woman|voice|caller|presenter|speaker \?|unknown|narrator)\b/i;
+
+/** Whether a speaker is known for asking by name alone: "Moderator", "Woman". */
+export function isAsker(label: string): boolean {
+	return ASKERS.test(label);
+}

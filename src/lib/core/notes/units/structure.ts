@@ -1,0 +1,270 @@
+import { BRIEF, WORD_COUNT } from './cues';
+import type { LineShape, NoteLine } from './note-lines';
+import type { Speech } from './speakers';
+
+/** Lines that belong together: a paragraph, a list, a table. */
+export interface NoteGroup {
+	readonly kind: 'heading' | 'label' | 'mail' | 'quoted' | 'remark' | 'table' | 'list' | 'text';
+	readonly lines: readonly NoteLine[];
+	/** Of a list: whether it is numbered, or ticked off. */
+	readonly marks: 'number' | 'bullet' | 'box' | '';
+}
+
+/** Lines side by side from which they are rows of a table. */
+const LEAST_ROWS = 3;
+
+/** Words that a row made of jotted lines has on average at most. */
+const WORDS_IN_A_ROW = 14;
+
+/** Share of rows that hold a figure. */
+const WITH_FIGURES = 0.6;
+
+const BETWEEN_CELLS = /\s[–—-]\s|\s?[→⇒]\s?|:\s|\t/u;
+const OPENS_WITH_PRICE = /^[£$€~<>≤≥]?\s?[£$€]\s?\d/;
+const MONEY = /[£$€]\s?\d|\d\s?(?:p|pence|cents?|euros?|dollars?|quid)\b/i;
+
+/** Puts the lines of a note together, and tells headings that nothing marks. */
+export function groupsOf(
+	lines: readonly NoteLine[],
+	speeches: ReadonlyMap<NoteLine, Speech>
+): NoteGroup[] {
+	const groups: NoteGroup[] = [];
+	const isMarked = lines.filter(({ shape }) => shape === 'heading').length >= 2;
+	for (let i = 0; i < lines.length; i++) {
+		const line = lines[i]!;
+		const run = runFrom(lines, i, speeches);
+		switch (line.shape) {
+			case 'blank':
+			case 'rule':
+				continue;
+			case 'heading':
+			case 'mail':
+			case 'quoted':
+			case 'remark':
+				groups.push({ kind: line.shape, lines: [line], marks: '' });
+				continue;
+			case 'row':
+			case 'columns':
+				groups.push({ kind: 'table', lines: run, marks: '' });
+				break;
+			case 'bullet':
+			case 'number':
+			case 'box':
+				groups.push(
+					areRows(run)
+						? { kind: 'table', lines: run, marks: '' }
+						: { kind: 'list', lines: run, marks: line.shape }
+				);
+				break;
+			default:
+				groups.push(
+					...textGroups(run, {
+						next: lines.slice(i + run.length).find(({ shape }) => shape !== 'blank'),
+						isOver: run.length > 1 || (lines[i + 1]?.shape ?? 'blank') !== 'blank',
+						before: lines[i - 1],
+						isFirst: i === firstTextOf(lines),
+						isMarked,
+						isSpeech: speeches.has(line)
+					})
+				);
+		}
+		i += run.length - 1;
+	}
+	return groups;
+}
+
+function firstTextOf(lines: readonly NoteLine[]): number {
+	return lines.findIndex(({ shape }) => shape !== 'blank' && shape !== 'rule');
+}
+
+const RUNS: Partial<Record<LineShape, ReadonlySet<LineShape>>> = {
+	row: new Set<LineShape>(['row', 'rule']),
+	columns: new Set<LineShape>(['row', 'rule']),
+	bullet: new Set<LineShape>(['bullet']),
+	number: new Set<LineShape>(['number']),
+	box: new Set<LineShape>(['box']),
+	plain: new Set<LineShape>(['plain', 'effect']),
+	effect: new Set<LineShape>(['plain', 'effect'])
+};
+
+/** Lines from a place on that go on as it begins; entries of a list may have a blank between them. */
+function runFrom(
+	lines: readonly NoteLine[],
+	from: number,
+	speeches: ReadonlyMap<NoteLine, Speech>
+): NoteLine[] {
+	const follow = RUNS[lines[from]!.shape];
+	const run = [lines[from]!];
+	if (!follow) return run;
+	for (let k = from + 1; k < lines.length; k++) {
+		const line = lines[k]!;
+		if (!follow.has(line.shape)) break;
+		if (line.shape === 'number' && line.rank <= lines[k - 1]!.rank) break;
+		if (speeches.has(line) !== speeches.has(lines[from]!) && line.shape === 'plain') break;
+		run.push(line);
+	}
+	return run;
+}
+
+/** What stands around lines of text. */
+interface Around {
+	/** The line behind them, blanks skipped. */
+	readonly next: NoteLine | undefined;
+	/** Whether something stands right below the first. */
+	readonly isOver: boolean;
+	readonly before: NoteLine | undefined;
+	/** Whether they open the note. */
+	readonly isFirst: boolean;
+	/** Whether the note marks its headings itself. */
+	readonly isMarked: boolean;
+	readonly isSpeech: boolean;
+}
+
+/** Lines of text: headings that nothing marks, rows that stand below one another, paragraphs. */
+function textGroups(
+	run: readonly NoteLine[],
+	{ next, before, isFirst, isMarked, isSpeech, isOver }: Around
+): NoteGroup[] {
+	const standsFree = before === undefined || before.shape === 'blank' || before.shape === 'rule';
+	const opens = standsFree || before?.shape === 'heading';
+	const groups: NoteGroup[] = [];
+	let at = 0;
+	const first = run[0]!;
+	const canHead = first.shape === 'plain' && opens && !isSpeech;
+	const isColon = first.text.endsWith(':');
+	if (canHead && (isFirst || isColon || !isMarked) && isHeadingLine(first.text, isFirst, isOver)) {
+		const isLabel = !isFirst && (isColon || !standsFree);
+		groups.push({ kind: isLabel ? 'label' : 'heading', lines: [first], marks: '' });
+		at = 1;
+	}
+	let text: NoteLine[] = [];
+	const close = () => {
+		if (text.length > 0) groups.push({ kind: 'text', lines: text, marks: '' });
+		text = [];
+	};
+	while (at < run.length) {
+		const schedule = scheduleFrom(run, at);
+		if (schedule.length >= LEAST_ROWS) {
+			close();
+			groups.push({ kind: 'list', lines: schedule, marks: 'number' });
+			at += schedule.length;
+			continue;
+		}
+		const rows = rowsFrom(run, at);
+		if (rows.length >= LEAST_ROWS) {
+			const label = text.at(-1);
+			if (label && label.shape === 'plain' && isLabelLine(label.text)) {
+				text.pop();
+				close();
+				groups.push({ kind: 'label', lines: [label], marks: '' });
+			}
+			close();
+			groups.push({ kind: 'table', lines: rows, marks: '' });
+			at += rows.length;
+			continue;
+		}
+		const line = run[at]!;
+		const isLast = at === run.length - 1;
+		if (isLast && next && isEntry(next) && line.shape === 'plain' && isLabelLine(line.text)) {
+			close();
+			groups.push({ kind: 'label', lines: [line], marks: '' });
+		} else text.push(line);
+		at++;
+	}
+	close();
+	return groups;
+}
+
+function isEntry({ shape }: NoteLine): boolean {
+	return shape === 'bullet' || shape === 'number' || shape === 'row' || shape === 'columns';
+}
+
+/** Words that a heading has at most; a title has more. */
+const LONGEST_HEADING = 9;
+const LONGEST_TITLE = 16;
+
+function isHeadingLine(text: string, isFirst: boolean, isOver: boolean): boolean {
+	const words = text
+		.replace(/\([^)]*\)/g, '')
+		.split(/\s+/)
+		.filter(Boolean).length;
+	if (/[.;!]$/.test(text) || /[=→|]|\.\s/.test(text) || /^["“]/.test(text)) return false;
+	if (BRIEF.test(text) || WORD_COUNT.test(text)) return false;
+	if (isFirst) return words <= LONGEST_TITLE && !/^(?:hi|hello|dear|hey)\b/i.test(text);
+	if (!isOver || words > LONGEST_HEADING) return false;
+	if (text.endsWith(':')) return true;
+	return !/\s[–—-]\s/.test(text) && !/[?,]$/.test(text) && !/:\s/.test(text);
+}
+
+/** A line over rows or entries: "by weekly miles, from the same log:", "How". */
+function isLabelLine(text: string): boolean {
+	if (/[.!?]\s/.test(text)) return false;
+	if (text.endsWith(':')) return text.split(/\s+/).length <= LONGEST_TITLE;
+	if (/^\d|,/.test(text.replace(/\([^)]*\)/g, ''))) return false;
+	const words = text
+		.replace(/\([^)]*\)/g, '')
+		.split(/\s+/)
+		.filter(Boolean).length;
+	return words <= LONGEST_HEADING && !/[.;!?]$/.test(text) && !/[=→]|\.\s/.test(text);
+}
+
+/** What opens a line of a schedule: "8 wks:", "the day before:", "after:". */
+const TIME_FIRST =
+	/^(?:(?:about |~)?\d[\d–-]*\s?(?:wks?|weeks?|days?|months?|mths?|mos?|hrs?|hours?|h|mins?|minutes)\b|(?:the )?(?:day|night|morning|evening|afternoon|week|month|last|first|next|same|moving|final)\b|(?:after|before|afterwards|then|finally|week|month|day) ?\d*\b)[^:.]{0,24}:\s/i;
+
+/** Lines from a place on that say one after the other what is to be done when. */
+function scheduleFrom(run: readonly NoteLine[], from: number): NoteLine[] {
+	let to = from;
+	while (to < run.length && run[to]!.shape === 'plain' && TIME_FIRST.test(run[to]!.text)) to++;
+	const lines = run.slice(from, to);
+	return lines.filter(({ text }) => /^[^:]*\d/.test(text)).length >= 2 ? lines : [];
+}
+
+/** Lines from a place on that can be rows of one table. */
+function rowsFrom(run: readonly NoteLine[], from: number): NoteLine[] {
+	let to = from;
+	while (to < run.length && run[to]!.shape === 'plain' && isRowLike(run[to]!.text)) to++;
+	const rows = run.slice(from, to);
+	return areRows(rows) ? rows : [];
+}
+
+function isRowLike(text: string): boolean {
+	const parts = text.split(BETWEEN_CELLS);
+	return (
+		parts.length >= 2 &&
+		parts[0]!.split(/\s+/).length <= 6 &&
+		text.split(/\s+/).length <= 1.6 * WORDS_IN_A_ROW &&
+		!/[?]$/.test(text)
+	);
+}
+
+/** Whether lines of one look are rows: cells side by side with figures in them, or prices first. */
+function areRows(lines: readonly NoteLine[]): boolean {
+	if (lines.length < LEAST_ROWS) return false;
+	const texts = lines.map(({ text }) => text);
+	const share = (holds: (text: string) => boolean) => texts.filter(holds).length / texts.length;
+	const words = texts.join(' ').split(/\s+/).length / texts.length;
+	if (words > WORDS_IN_A_ROW) return false;
+	if (share((text) => OPENS_WITH_PRICE.test(text)) >= WITH_FIGURES) return true;
+	const cells = (text: string) =>
+		/\s[–—-]\s/.test(text) ? true : /^[^:]{1,40}:\s/.test(text) && words <= 8;
+	if (share(cells) < 0.9) {
+		// a numbered list of prices: "1. zips £38 for a new zip"
+		const isNumbered = lines[0]!.shape === 'number';
+		if (isNumbered && words <= 6 && share((text) => /\s\d[\d.,]*\s?%?$/.test(text)) >= 0.8)
+			return true;
+		return isNumbered && share((text) => MONEY.test(text)) >= WITH_FIGURES;
+	}
+	return share((text) => /\d/.test(text)) >= WITH_FIGURES;
+}
+
+/** The cells of a row, by strokes or by dashes. */
+export function cellsOfRow({ cells, text }: NoteLine): string[] {
+	if (cells.length > 0) return [...cells];
+	const price = /^([£$€~<>]*\s?[£$€]\s?[\d.,]+(?:\s?[–-]\s?[£$€]?[\d.,]+)?\+?)\s+(.+)$/.exec(text);
+	if (price) return [price[2]!, price[1]!];
+	const parts = text.split(/\s[–—-]\s/);
+	if (parts.length > 1) return parts.map((part) => part.trim());
+	const colon = /^([^:]{1,40}):\s+(.+)$/.exec(text);
+	return colon ? [colon[1]!, colon[2]!] : [text];
+}
