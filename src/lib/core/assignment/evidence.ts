@@ -1,6 +1,6 @@
 import type { Effort } from '../brief';
 import type { FindingEdits, ListedPhrase } from '../findings';
-import type { NoteKind } from '../notes';
+import type { NoteKind, UnitEdits } from '../notes';
 import type { Article } from '../pages';
 import { contentSign } from '../text';
 
@@ -22,6 +22,8 @@ export interface EvidenceNote {
 	readonly kind: NoteKind;
 	readonly name: string;
 	readonly text: string;
+	/** What the writer said about its units; left out: they are as they are read. */
+	readonly unitEdits?: UnitEdits;
 }
 
 /** All that findings, plan and draft of an assignment are worked out from. Plain data. */
@@ -64,7 +66,13 @@ export function revisionOf(evidence: Evidence): string {
 		JSON.stringify([
 			rest,
 			pages.map(({ id, name, sign, struck }) => [id, name, sign, struck]),
-			notes.map(({ id, kind, name, text }) => [id, kind, name, contentSign(text)])
+			notes.map(({ id, kind, name, text, unitEdits }) => [
+				id,
+				kind,
+				name,
+				contentSign(text),
+				unitEdits ?? null
+			])
 		])
 	);
 }

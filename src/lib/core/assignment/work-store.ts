@@ -1,5 +1,5 @@
-import { noteArticleOf } from '../notes';
-import { keptBlocksOf, type Block } from '../pages';
+import { blocksOfUnits, unitsOfNote, type ReadNoteUnits } from '../notes';
+import { keptBlocksOf } from '../pages';
 import { runsIn, textOfBlocks, type TextRuns } from '../measure';
 import { workOnPage, type PageWork } from '../reading';
 import type { ScoredPage } from '../standing';
@@ -17,7 +17,7 @@ export interface ReadPage extends ScoredPage {
 export interface ReadNote {
 	readonly work: PageWork;
 	readonly title: string;
-	readonly blocks: readonly Block[];
+	readonly units: ReadNoteUnits;
 }
 
 /** Pages and notes whose work is kept; a writer has far fewer in one assignment. */
@@ -42,7 +42,7 @@ export class WorkStore {
 	}
 
 	readNote(note: EvidenceNote): ReadNote {
-		const sign = JSON.stringify([note.kind, note.name, contentSign(note.text)]);
+		const sign = JSON.stringify([note.kind, note.name, contentSign(note.text), note.unitEdits]);
 		return kept(this.#notes, note.id, sign, () => this.#workOnNote(note));
 	}
 
@@ -75,21 +75,21 @@ export class WorkStore {
 	}
 
 	#workOnNote(note: EvidenceNote): ReadNote {
-		const article = noteArticleOf(note);
-		const blocks = keptBlocksOf(article);
+		const units = unitsOfNote(note);
+		const title = units.title || note.name;
 		const work = workOnPage(
 			{
 				id: note.id,
-				title: article.title,
+				title,
 				description: '',
 				siteNames: [],
-				blocks,
+				blocks: blocksOfUnits(units).map(({ block }) => block),
 				links: 0,
 				isNote: true
 			},
 			this.#tag
 		);
-		return { work, title: article.title, blocks };
+		return { work, title, units };
 	}
 }
 
@@ -110,10 +110,10 @@ function kept<T>(
 
 /** A note as the drafter takes it, signed n1, n2 … in the order of the evidence. */
 export function draftNotesOf(notes: readonly ReadNote[]): DraftNote[] {
-	return notes.map(({ work, title, blocks }, i) => ({
+	return notes.map(({ work, title, units }, i) => ({
 		id: work.id,
 		label: `n${i + 1}`,
 		title,
-		blocks
+		units
 	}));
 }

@@ -1,7 +1,7 @@
-import { EMPTY_ARTICLE, readText, type Article } from '../pages';
 import { readQuestions } from './read-questions';
 import { readTranscript } from './subtitles';
-import { spokenParagraphsOf, transcriptText } from './transcript-text';
+import { transcriptText } from './transcript-text';
+import { readNoteUnits, withUnitEdits, type ReadNoteUnits, type UnitEdits } from './units';
 
 /** What the writer's own material comes as. */
 export const NOTE_KINDS = ['note', 'transcript', 'questions'] as const;
@@ -12,6 +12,8 @@ export interface NoteText {
 	readonly kind: NoteKind;
 	readonly name: string;
 	readonly text: string;
+	/** What the writer said about its units; left out: they are as they are read. */
+	readonly unitEdits?: UnitEdits;
 }
 
 /** Whether a note holds sentences to draw on, and not only questions. */
@@ -19,17 +21,10 @@ export function isMaterial({ kind }: Pick<NoteText, 'kind'>): boolean {
 	return kind !== 'questions';
 }
 
-/** A note as an article. Of a transcript, what was said: times and speakers are left out. */
-export function noteArticleOf({ kind, name, text }: NoteText): Article {
-	if (kind !== 'transcript') return readText(text, name);
-	return {
-		...EMPTY_ARTICLE,
-		title: name,
-		blocks: spokenParagraphsOf(text).map(({ text: said }) => ({
-			block: { kind: 'paragraph', text: said },
-			dropped: null
-		}))
-	};
+/** The units of a note as the writer left them. */
+export function unitsOfNote(note: NoteText): ReadNoteUnits {
+	const read = readNoteUnits(note);
+	return note.unitEdits ? withUnitEdits(read, note.unitEdits) : read;
 }
 
 /** What a text is, and how it is kept: transcripts as paragraphs with times. */

@@ -3,8 +3,7 @@
 	import { passagesOf } from '$lib/core/writers';
 	import type { Context, Findings } from '$lib/core/findings';
 	import type { Origin } from '$lib/core/manuscript';
-	import { isMaterial, noteArticleOf } from '$lib/core/notes';
-	import { keptBlocksOf } from '$lib/core/pages';
+	import { isMaterial, unitsOfNote } from '$lib/core/notes';
 	import type { Plan } from '$lib/core/plan';
 	import type { Slip } from '$lib/core/standing';
 	import { contentStemsOf, findTerms, indexTerms, patternOf } from '$lib/core/text';
@@ -29,12 +28,12 @@
 	const passages = $derived(
 		passagesOf(
 			session.notes.filter(isMaterial).map((note) => {
-				const article = noteArticleOf(note);
+				const units = unitsOfNote(note);
 				return {
 					id: note.id,
 					label: session.noteSigns.get(note.id) ?? '',
-					title: article.title,
-					blocks: keptBlocksOf(article)
+					title: units.title || note.name,
+					units
 				};
 			})
 		)

@@ -1,2 +1,3 @@
 export * from './heading-likeness';
 export * from './topics';
+export * from './topic-words';

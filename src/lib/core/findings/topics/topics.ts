@@ -10,6 +10,7 @@ import {
 import { type PageWork, intentAmong, type TopicIntent } from '../../reading';
 
 import { quantileOf } from '../spread';
+import { topicWords, type TopicWords } from './topic-words';
 
 export type { TopicHeading };
 
@@ -30,6 +31,8 @@ export interface Topic {
 	readonly intent: TopicIntent;
 	/** Share of its pages that use a list, numbered steps or a table under it. */
 	readonly formats: Readonly<Record<'list' | 'steps' | 'table', number>>;
+	/** Stems of the text under its headings that tell it from the others; see `topicWords`. */
+	readonly matter: TopicWords;
 }
 
 export interface TopicsFound {
@@ -49,8 +52,10 @@ export function findTopics(
 ): TopicsFound {
 	const items = headingItems(pages, keyword);
 	const rules = rulesOf(edits);
-	const topics = cluster(items, rules).map((group) => {
-		const topic = topicOf(group);
+	const groups = cluster(items, rules);
+	const matters = topicWords(groups, pages, keyword);
+	const topics = groups.map((group, i) => {
+		const topic = topicOf(group, matters[i]!);
 		const name = rules.nameOf(topic.headings.map(({ ref }) => ref));
 		return name === null ? topic : { ...topic, label: name };
 	});
@@ -138,7 +143,7 @@ function cluster(items: readonly HeadingItem[], rules: GroupRules): HeadingItem[
 	return groups.filter((group): group is HeadingItem[] => group !== null);
 }
 
-function topicOf(group: readonly HeadingItem[]): Topic {
+function topicOf(group: readonly HeadingItem[], matter: TopicWords): Topic {
 	const pages = [...new Set(group.map(({ page }) => page))];
 	const level = group.filter((item) => item.level === 2).length * 2 >= group.length ? 2 : 3;
 	const count = (format: string) =>
@@ -181,7 +186,8 @@ function topicOf(group: readonly HeadingItem[]): Topic {
 			list: count('list') / pages.length,
 			steps: count('steps') / pages.length,
 			table: count('table') / pages.length
-		}
+		},
+		matter
 	};
 }
 

@@ -158,5 +158,5 @@ const LEANS =
 
 /** Whether a stretch needs what is before it: "it", "the 500", "halves that". */
 export function leansOn(text: string): boolean {
-	return LEANS.test(text.replace(/^["“(\[]+/, ''));
+	return LEANS.test(text.replace(/^["“([]+/, ''));
 }

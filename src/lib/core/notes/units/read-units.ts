@@ -1,6 +1,5 @@
 import { contentSign } from '../../text';
 import { spokenParagraphsOf } from '../transcript-text';
-import type { NoteText } from '../note-article';
 import { ASIDE, BRIEF, OF_STEPS, WORD_COUNT, kindOfField, kindUnder } from './cues';
 import { cutSentences } from './cut-sentences';
 import { forbiddenKindOf, isAsked, kindOf, leansOn, type Setting } from './kind-of';
@@ -9,6 +8,13 @@ import { isAsker, nameOfLabel, speakerOfHead, speechesOf, type Speech } from './
 import { cellsOfRow, groupsOf, type NoteGroup } from './structure';
 import type { NoteHeading, NoteUnit, ReadNoteUnits, Speaker, UnitKind } from './unit';
 
+/** A note as it is read. */
+export interface NoteToRead {
+	readonly kind: 'note' | 'transcript' | 'questions';
+	readonly name: string;
+	readonly text: string;
+}
+
 /** A unit before its key is known. */
 type Draft = Omit<NoteUnit, 'key'>;
 
@@ -16,7 +22,7 @@ type Draft = Omit<NoteUnit, 'key'>;
  * Reads a note as typed units in its own order: every word of it stands in a unit or a heading,
  * but for marks. The same text gives the same units.
  */
-export function readNoteUnits(note: NoteText): ReadNoteUnits {
+export function readNoteUnits(note: NoteToRead): ReadNoteUnits {
 	if (note.kind === 'transcript') return transcriptUnits(note);
 	return new NoteReader(note).read();
 }
@@ -58,7 +64,7 @@ class NoteReader {
 	#tables = 0;
 	#paragraphs = 0;
 
-	constructor({ name, text }: NoteText) {
+	constructor({ name, text }: NoteToRead) {
 		const plain = text.replace(/\r\n?/g, (end) => (end === '\r\n' ? ' \n' : '\n'));
 		this.#text = plain;
 		this.#lines = noteLinesOf(plain);
@@ -495,7 +501,7 @@ function isWrapped(lines: readonly NoteLine[]): boolean {
 const LONG_TURN = 45;
 
 /** A transcript: who asks, who answers, and what is only said in passing. */
-function transcriptUnits({ name, text }: NoteText): ReadNoteUnits {
+function transcriptUnits({ name, text }: NoteToRead): ReadNoteUnits {
 	const turns = spokenParagraphsOf(text);
 	const asked = new Map<string, { asks: number; turns: number; words: number }>();
 	for (const { speaker, text: said } of turns) {

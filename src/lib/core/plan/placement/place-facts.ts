@@ -1,5 +1,11 @@
 import { purposesOf } from '../../reading';
-import { type Fact, type FactGroup, type Findings, type NotePassage } from '../../findings';
+import {
+	matterFit,
+	type Fact,
+	type FactGroup,
+	type Findings,
+	type NotePassage
+} from '../../findings';
 import { contentStemsOf, keywordStemsOf } from '../../text';
 import {
 	PLAN_LIMITS,
@@ -14,6 +20,9 @@ const FACT_AT = 1.4;
 
 /** Words of the keyword and of every page say little; a passage needs this much else in common. */
 const NOTE_AT = 2;
+
+/** What it is worth that pages write of the same under a section's headings. */
+const BY_TEXT = 16;
 
 /** What a word of the keyword counts among the terms that a passage and a section share. */
 const EVERYWHERE = 0.3;
@@ -85,7 +94,9 @@ function factFit(fact: Fact): (reading: Reading) => number {
 	const own = fact.origin === 'note' ? 0.5 : 0;
 	return (reading) => {
 		const { held, shared, headed } = inCommon(matter, reading);
-		return held + 0.6 * Math.min(3, shared) + 0.5 * headed + own;
+		return (
+			held + 0.6 * Math.min(3, shared) + 0.5 * headed + own + BY_TEXT * reading.text(matter.said)
+		);
 	};
 }
 
@@ -93,7 +104,7 @@ function noteFit(passage: NotePassage): (reading: Reading) => number {
 	const matter = matterOf(passage);
 	return (reading) => {
 		const { held, shared, headed } = inCommon(matter, reading);
-		return held + 0.8 * Math.min(4, shared) + headed;
+		return held + 0.8 * Math.min(4, shared) + headed + BY_TEXT * reading.text(matter.said);
 	};
 }
 
@@ -114,6 +125,8 @@ interface Reading {
 	readonly intent: PlanSection['intent'];
 	/** Terms that are words of the keyword; they stand everywhere and say little. */
 	readonly everywhere: ReadonlySet<string>;
+	/** How much of some stems belongs to the text that pages have under its headings. */
+	readonly text: (stems: ReadonlySet<string>) => number;
 }
 
 function readingOf(section: PlanSection, findings: Findings): Reading {
@@ -130,7 +143,8 @@ function readingOf(section: PlanSection, findings: Findings): Reading {
 			section.terms
 				.map(({ term }) => term)
 				.filter((term) => contentStemsOf(term).every((stem) => common.has(stem)))
-		)
+		),
+		text: matterFit(topicsOf(section, findings).map(({ matter }) => matter))
 	};
 }
 

@@ -77,7 +77,7 @@ function usablePassages(
 	return passagesOf(notes).filter(({ sentences }) => {
 		const text = sentences.join(' ');
 		if (closeWordsOf(text, runs) > 0 || findTerms(forbidden, text).length > 0) return false;
-		return used === '' || !used.includes(tailOf(sentences[0]!));
+		return used === '' || !sentences.some((sentence) => used.includes(tailOf(sentence)));
 	});
 }
 

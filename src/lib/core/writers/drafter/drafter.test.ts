@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoFindings, type DemoEvidence } from '../../../../../tests/support/demo';
-import { readText, keptBlocksOf } from '../../pages';
+import { readNoteUnits } from '../../notes';
 import { proposePlan, type Plan } from '../../plan';
 import { closeWordsOf, indexRuns } from '../../measure';
 import { docText, gapsOf, headOf, textRunsOf, type TakeDoc } from '../../manuscript';
@@ -31,7 +31,7 @@ const note = (title: string, text: string) => ({
 	id: 'note',
 	label: 'n1',
 	title,
-	blocks: keptBlocksOf(readText(text))
+	units: readNoteUnits({ kind: 'note', name: title, text })
 });
 const articleText = () =>
 	draft.content
@@ -47,7 +47,7 @@ describe('draftArticle', () => {
 
 	it('invents no figure: every number stands in a note, or in a heading the plan made', () => {
 		const known = [
-			...demo.notes.map(({ blocks }) => JSON.stringify(blocks)),
+			...demo.notes.map(({ units }) => JSON.stringify(units)),
 			...demo.findings.questions.map(({ text }) => text)
 		].join(' ');
 		for (const [figure] of articleText().matchAll(/\d[\d,.]*\d|\d/g))
@@ -56,7 +56,9 @@ describe('draftArticle', () => {
 
 	it('writes only what a note says, marked with that note', () => {
 		const notes = demo.notes
-			.map(({ blocks }) => blocks.map((block) => ('text' in block ? block.text : '')).join(' '))
+			.map(({ units }) =>
+				[...units.columns.values(), ...units.units.map(({ text }) => [text])].flat().join(' ')
+			)
 			.join(' ')
 			.toLowerCase();
 		const sentences = draft.content
@@ -196,7 +198,7 @@ describe('Narrator', () => {
 			)
 		]);
 		const narrator = new Narrator();
-		expect(passages.map((passage) => narrator.speak(passage).join(' '))).toEqual([
+		expect(passages.flatMap((passage) => narrator.speak(passage))).toEqual([
 			'Ada Birch carries one hammer.',
 			'She never lends it.'
 		]);

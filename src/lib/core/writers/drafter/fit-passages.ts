@@ -1,4 +1,4 @@
-import type { Findings, Term } from '../../findings';
+import { matterFit, type Findings, type Term } from '../../findings';
 import type { PlanSection } from '../../plan';
 import { contentStemsOf, findTerms, type TermIndex, keywordStemsOf } from '../../text';
 import type { Passage } from './note-material';
@@ -8,6 +8,9 @@ export interface Fitted {
 	readonly fit: number;
 	readonly terms: ReadonlySet<string>;
 }
+
+/** What it is worth that pages write of the same under the section's headings. */
+const BY_TEXT = 16;
 
 /** What it adds to the fit of a passage that the plan has placed in the section. */
 const PLACED = 2;
@@ -38,6 +41,9 @@ export function fitAll(
 					.flatMap((id) => topics.get(id)?.headings ?? [])
 					.flatMap(({ text }) => contentStemsOf(text))
 			);
+			const byText = matterFit(
+				section.topics.flatMap((id) => topics.get(id) ?? []).map(({ matter }) => matter)
+			);
 			const wanted = new Map(section.terms.map((placement) => [placement.term, placement]));
 			const fitted = passages.map((passage, p): Fitted => {
 				let fit = 0;
@@ -49,6 +55,7 @@ export function fitAll(
 					if (own.has(stem)) fit += 0.5 * rarity(stem);
 					else if (around.has(stem)) fit += 0.2 * rarity(stem);
 				}
+				fit += BY_TEXT * byText(new Set([...passage.stems, ...passage.headingStems]));
 				// the note's own heading says best what a passage is about
 				const named = passage.headingStems.filter(
 					(stem) => own.has(stem) || (around.has(stem) && !common.has(stem))
@@ -82,9 +89,8 @@ export function placedIn(
 			for (const passage of passages) {
 				if (passage.note !== source || found.has(passage)) continue;
 				// a note is a paragraph with several passages, a fact one sentence of a passage
-				const isPart = passage.sentences.some(
-					(sentence) => plain.includes(spaced(sentence)) || spaced(sentence).includes(plain)
-				);
+				const raw = spaced(passage.raw);
+				const isPart = plain.includes(raw) || raw.includes(plain);
 				if (isPart) found.set(passage, section.id);
 			}
 		}

@@ -1,6 +1,6 @@
-import { isQuestion } from '../../reading';
-import { sectionsOf, textOf, type Block } from '../../pages';
-import { contentStemsOf, countWords, sentencesOf } from '../../text';
+import { isPrintable, type NoteUnit, type ReadNoteUnits } from '../../notes';
+import { contentStemsOf, countWords } from '../../text';
+import { smoothed, smoothedCell, smoothedEntry } from './smooth';
 
 /** A note as the drafter reads it. */
 export interface DraftNote {
@@ -8,12 +8,12 @@ export interface DraftNote {
 	/** Short sign shown beside the text, such as "n1". */
 	readonly label: string;
 	readonly title: string;
-	readonly blocks: readonly Block[];
+	readonly units: ReadNoteUnits;
 }
 
 /**
  * A stretch of a note that can be used alone: a sentence, together with those after it that
- * lean on it ("It…", "That…").
+ * lean on it ("It…", "That…"); a quotation; or a whole table or list of steps.
  */
 export interface Passage {
 	readonly note: string;
@@ -22,7 +22,14 @@ export interface Passage {
 	readonly at: number;
 	/** Heading it stands under. */
 	readonly heading: string;
+	readonly form: 'text' | 'quote' | 'entry' | 'steps' | 'table';
+	/** As they can be printed; the entries of steps and the rows of a table one by one. */
 	readonly sentences: readonly string[];
+	/** As the note has it. */
+	readonly raw: string;
+	/** Cells of a table, its head first where it has one; else empty. */
+	readonly rows: readonly (readonly string[])[];
+	readonly hasHead: boolean;
 	readonly words: number;
 	readonly stems: readonly string[];
 	readonly headingStems: readonly string[];
@@ -30,17 +37,15 @@ export interface Passage {
 	readonly voice: Voice;
 	/** Whether its first word can lose its capital behind an introduction. */
 	readonly opensPlain: boolean;
-	/** Number of the paragraph it comes from, for keeping neighbours together. */
+	/** Number of the paragraph, list or table it comes from, for keeping neighbours together. */
 	readonly paragraph: number;
 }
 
 type Voice =
 	| { readonly kind: 'plain' }
-	| { readonly kind: 'speaker'; readonly name: string }
+	| { readonly kind: 'speaker'; readonly name: string; readonly role: string }
 	| { readonly kind: 'visit'; readonly place: string };
 
-const LEANS =
-	/^(?:it|its|they|their|them|this|that|these|those|she|he|her|his|such|so|then|otherwise|instead|here|there it|the same|also|but|and|or|yet|none of them|all of them|each of them|both|one of them|afterwards|at that)\b/i;
 const FIRST_PERSON = /\b(?:I|I'm|I’m|I've|I’ve|my|mine|myself)\b/;
 
 /** Sentences, and words, that one passage may join. */
@@ -50,107 +55,126 @@ const PASSAGE_WORDS = 80;
 /** A pronoun near the start that points back: "On the sites she works that is…". */
 const POINTS_BACK = /^(?:\S+\s+){1,5}(?:she|he|it|they|them|this|that is|that was)\b/;
 
-/** All passages of the notes, in order. Questions, what stands above the first heading of an interview or visit, and sentences in the first person without a known speaker, are left out. */
+/**
+ * All passages of the notes, in order: what can be printed. Left out are sentences that ask, and
+ * those in the first person that nobody is named for.
+ */
 export function passagesOf(notes: readonly DraftNote[]): Passage[] {
 	const passages: Passage[] = [];
 	const lower = lowerWordsOf(notes);
 	for (const note of notes) {
-		const voice = voiceOf(note.title);
-		let paragraph = 0;
-		for (const section of sectionsOf(note.blocks)) {
-			const heading = section.heading && section.heading.level > 1 ? section.heading.text : '';
-			const headingStems = contentStemsOf(heading);
-			// above the first heading stand date, place and company, not the matter
-			if (heading === '' && voice.kind !== 'plain') continue;
-			for (const block of section.blocks) {
-				paragraph++;
-				for (const sentences of unitsOf(block)) {
-					if (
-						sentences.some(
-							(s) => isQuestion(s) || (FIRST_PERSON.test(s) && voice.kind !== 'speaker')
-						)
-					)
-						continue;
-					const text = sentences.join(' ');
-					passages.push({
-						note: note.id,
-						label: note.label,
-						at: passages.length,
-						heading,
-						sentences,
-						words: countWords(text),
-						stems: contentStemsOf(text),
-						headingStems,
-						voice,
-						opensPlain: lower.has(/^[\p{L}'’-]+/u.exec(text)?.[0].toLowerCase() ?? ''),
-						paragraph
-					});
-				}
-			}
+		const visit = visitOf(note.title);
+		for (const group of groupsOf(note.units.units.filter(isPrintable))) {
+			const [first] = group;
+			const voice = voiceOf(first!, note, visit);
+			if (group.some((unit) => isUnfit(unit, voice))) continue;
+			const raw = group.map(({ text }) => text).join(' ');
+			const made = formOf(group, note.units);
+			const heading = first!.heading;
+			passages.push({
+				note: note.id,
+				label: note.label,
+				at: passages.length,
+				heading,
+				...made,
+				raw,
+				words: countWords(made.sentences.join(' ')),
+				stems: contentStemsOf(raw),
+				headingStems: contentStemsOf(heading),
+				voice,
+				opensPlain: lower.has(/^[\p{L}'’-]+/u.exec(raw)?.[0].toLowerCase() ?? ''),
+				paragraph:
+					first!.table >= 0 ? first!.table : first!.list >= 0 ? first!.list : first!.paragraph
+			});
 		}
 	}
 	return passages;
 }
 
-function unitsOf(block: Block): string[][] {
-	const texts =
-		block.kind === 'list'
-			? block.items
-			: block.kind === 'paragraph' || block.kind === 'quote'
-				? [block.text]
-				: [];
-	const units: string[][] = [];
-	for (const text of texts) {
-		let fresh = true;
-		for (const sentence of sentencesOf(text)) {
-			// a front matter line or a label is no sentence
-			if (!/[.!?…]["”’)]*$/.test(sentence.text) && countWords(sentence.text) < 6) continue;
-			const open = units.at(-1);
-			const leans = LEANS.test(sentence.text) || POINTS_BACK.test(sentence.text);
-			const hasRoom =
-				open !== undefined &&
-				open.length < PASSAGE_SENTENCES &&
-				countWords(open.join(' ')) < PASSAGE_WORDS;
-			if (!fresh && open && leans && hasRoom) open.push(sentence.text);
-			else units.push([sentence.text]);
-			fresh = false;
-		}
+/** Units that go together: all rows of a table, all steps of a list, what leans on what is before it. */
+function groupsOf(units: readonly NoteUnit[]): NoteUnit[][] {
+	const groups: NoteUnit[][] = [];
+	for (const unit of units) {
+		const open = groups.at(-1);
+		const last = open?.at(-1);
+		if (open && last && goesWith(open, last, unit)) open.push(unit);
+		else groups.push([unit]);
 	}
-	return units;
+	return groups;
 }
 
-function voiceOf(title: string): Voice {
-	const speaker =
-		/\b(?:[Ii]nterview|[Cc]onversation|[Tt]alk|[Cc]all) with ((?:\p{Lu}[\p{L}'’-]+\s?){1,3})/u.exec(
-			title
+function goesWith(open: readonly NoteUnit[], last: NoteUnit, unit: NoteUnit): boolean {
+	if (unit.kind === 'row') return last.kind === 'row' && last.table === unit.table;
+	if (unit.kind === 'step') return last.kind === 'step' && last.list === unit.list;
+	const isPlain = (one: NoteUnit) => one.kind === 'claim' || one.kind === 'definition';
+	if (!isPlain(unit) || !isPlain(last) || last.speaker !== unit.speaker) return false;
+	// an entry of a list goes with its own sentences
+	if (unit.list >= 0 && last.list === unit.list && last.position === unit.position) return true;
+	const leans = unit.leans || POINTS_BACK.test(unit.text);
+	const near =
+		last.heading === unit.heading && unit.paragraph - last.paragraph <= (unit.leans ? 1 : 0);
+	return (
+		leans &&
+		near &&
+		open.length < PASSAGE_SENTENCES &&
+		countWords(open.map(({ text }) => text).join(' ')) < PASSAGE_WORDS
+	);
+}
+
+function isUnfit({ kind, text, speaker }: NoteUnit, voice: Voice): boolean {
+	if (kind === 'quote') return false;
+	if (kind !== 'row' && kind !== 'step' && /\?["”’)\]]*$/.test(text)) return true;
+	return kind !== 'row' && FIRST_PERSON.test(text) && voice.kind !== 'speaker' && speaker === '';
+}
+
+function formOf(
+	group: readonly NoteUnit[],
+	{ columns }: ReadNoteUnits
+): Pick<Passage, 'form' | 'sentences' | 'rows' | 'hasHead'> {
+	const [first] = group;
+	const none = { rows: [], hasHead: false };
+	if (first!.kind === 'row') {
+		const head = columns.get(first!.table);
+		const rows = group.map(({ cells, text }) =>
+			(cells.length > 0 ? cells : [text]).map(smoothedCell)
 		);
-	if (speaker) return { kind: 'speaker', name: speaker[1]!.trim() };
+		return {
+			form: 'table',
+			sentences: group.map(({ text }) => text),
+			rows: head ? [head.map(smoothedCell), ...rows] : rows,
+			hasHead: head !== undefined
+		};
+	}
+	if (first!.kind === 'step')
+		return { form: 'steps', sentences: group.map(({ text }) => smoothedEntry(text)), ...none };
+	if (first!.kind === 'quote') return { form: 'quote', sentences: [first!.text], ...none };
+	const sentences = group.map(({ kind, text }) => smoothed(text, kind === 'definition'));
+	if (first!.list < 0) return { form: 'text', sentences, ...none };
+	return { form: 'entry', sentences: [sentences.join(' ')], ...none };
+}
+
+function voiceOf({ speaker, kind }: NoteUnit, { units }: DraftNote, visit: Voice): Voice {
+	const known = units.speakers.find(({ name }) => name === speaker);
+	// in an interview what is told of her is told of the one who was asked
+	const asked = units.speakers.length === 1 ? units.speakers[0] : undefined;
+	const said = known ?? (kind === 'quote' ? undefined : visit.kind === 'plain' ? asked : undefined);
+	return said ? { kind: 'speaker', ...said } : visit;
+}
+
+function visitOf(title: string): Voice {
 	const visit =
 		/\b(?:[Ss]ite visit|[Vv]isit|[Ff]ield notes?|[Ss]ite notes?)\b(?:\s*(?::|to|at|–|-)\s*(?:the\s+)?((?:\p{Lu}[\p{L}'’-]+\s?){1,3}))?/u.exec(
 			title
 		);
-	if (visit) return { kind: 'visit', place: visit[1]?.trim() ?? '' };
-	return { kind: 'plain' };
+	return visit ? { kind: 'visit', place: visit[1]?.trim() ?? '' } : { kind: 'plain' };
 }
 
 /** Words that stand in small letters somewhere in the notes, and so are no names. */
 function lowerWordsOf(notes: readonly DraftNote[]): Set<string> {
-	const words = new Set<string>([
-		'the',
-		'a',
-		'an',
-		'at',
-		'by',
-		'on',
-		'in',
-		'there',
-		'each',
-		'all',
-		'both'
-	]);
-	for (const { blocks } of notes) {
-		for (const block of blocks)
-			for (const [word] of textOf(block).matchAll(/\b\p{Ll}[\p{L}'’-]*/gu)) words.add(word);
+	const words = new Set<string>('the a an at by on in there each all both'.split(' '));
+	for (const { units } of notes) {
+		for (const { text } of units.units)
+			for (const [word] of text.matchAll(/\b\p{Ll}[\p{L}'’-]*/gu)) words.add(word);
 	}
 	return words;
 }
@@ -164,9 +188,10 @@ export class Narrator {
 	 * The sentences of a passage as they can stand in an article: the speaker is named where a
 	 * pronoun would hang in the air, and what was seen on a visit says where.
 	 */
-	speak({ sentences, voice, note, opensPlain }: Passage): string[] {
+	speak({ sentences, form, voice, note, opensPlain }: Passage): string[] {
 		const before = this.#at;
 		this.#at = voice.kind === 'visit' ? note : null;
+		if (form === 'quote') return [this.#quote(sentences[0]!, voice)];
 		if (voice.kind === 'speaker')
 			return sentences.map((sentence) => this.#name(sentence, voice.name));
 		const [first, ...rest] = sentences;
@@ -176,6 +201,25 @@ export class Narrator {
 			`${where}, ${opensPlain ? first![0]!.toLowerCase() + first!.slice(1) : first!}`,
 			...rest
 		];
+	}
+
+	/** A quotation with who says it, introduced where they are met first. */
+	#quote(text: string, voice: Voice): string {
+		const isMarked = /["“]/.test(text);
+		if (voice.kind !== 'speaker') return isMarked ? ended(text) : `“${text}”`;
+		const { name, role } = voice;
+		if (text.includes(name)) {
+			this.#named.add(name);
+			return ended(text);
+		}
+		// told about her already: "she says it is…"
+		if (isMarked && !/^["“]/.test(text)) return this.#name(ended(text), name);
+		const who = this.#named.has(name) || role === '' ? name : `${name}, ${role}`;
+		this.#named.add(name);
+		const words = text.replace(/^["“]|["”]\.?$/g, '').trim();
+		if (/["“”]/.test(words)) return `${who}: ${ended(text)}`;
+		const said = /[!?]$/.test(words) ? words : `${words.replace(/[.,]$/, '')},`;
+		return `“${said}” says ${who}.`;
 	}
 
 	#name(sentence: string, name: string): string {
@@ -191,6 +235,10 @@ export class Narrator {
 		if (named !== sentence) this.#named.add(name);
 		return named;
 	}
+}
+
+function ended(text: string): string {
+	return /[.!?…]$/.test(text) || /[.!?…]["”’)]+$/.test(text) ? text : `${text}.`;
 }
 
 function isPast(sentence: string): boolean {

@@ -2,6 +2,7 @@ import type { PlanSection } from '../../plan';
 import {
 	list,
 	paragraph,
+	table,
 	textNode,
 	type BlockNode,
 	type Origin,
@@ -23,12 +24,21 @@ export function paragraphs(
 	let words = 0;
 	let last: Passage | null = null;
 	let listed = false;
+	const taken = new Set<Passage>();
 	const flush = () => {
 		if (run.length > 0) blocks.push(paragraph(...joinRuns(run)));
 		run = [];
 		words = 0;
 	};
-	for (const passage of passages) {
+	for (const [at, passage] of passages.entries()) {
+		if (taken.has(passage)) continue;
+		const whole = structureOf(passage, passages.slice(at), taken, narrator);
+		if (whole) {
+			flush();
+			blocks.push(whole);
+			last = null;
+			continue;
+		}
 		const joins =
 			last !== null &&
 			last.note === passage.note &&
@@ -58,6 +68,49 @@ export function paragraphs(
 	}
 	flush();
 	return blocks;
+}
+
+/** Entries of one list of a note from which they are a list here as well. */
+const LEAST_ENTRIES = 2;
+
+/**
+ * What is no running text: steps as a numbered list, rows as a table, entries of one list of the
+ * note as a list. Entries that are used up with this one are put into `taken`.
+ */
+function structureOf(
+	passage: Passage,
+	from: readonly Passage[],
+	taken: Set<Passage>,
+	narrator: Narrator
+): BlockNode | null {
+	const nodes = (text: string) => [textNode(text, originOf(passage))];
+	if (passage.form === 'steps') return list(true, passage.sentences.map(nodes));
+	if (passage.form === 'table') {
+		// rows of one cell are entries
+		if (passage.rows.every((row) => row.length < 2))
+			return list(
+				false,
+				passage.rows.map(([cell = '']) => nodes(cell))
+			);
+		const width = Math.max(...passage.rows.map((row) => row.length));
+		const cells = passage.rows.map((row) =>
+			Array.from({ length: width }, (_, i) => (row[i] ? nodes(row[i]) : []))
+		);
+		return table(cells, passage.hasHead);
+	}
+	if (passage.form !== 'entry') return null;
+	const entries = from.filter(
+		(other) =>
+			other.form === 'entry' && other.note === passage.note && other.paragraph === passage.paragraph
+	);
+	if (entries.length < LEAST_ENTRIES) return null;
+	for (const entry of entries) taken.add(entry);
+	return list(
+		false,
+		entries.map((entry) =>
+			narrator.speak(entry).flatMap((text, i) => sentenceNodes(text, entry, i))
+		)
+	);
 }
 
 /** Neighbouring sentences of one origin as one run, so that its sign stands once behind them. */

@@ -5,7 +5,7 @@ import type { Allocation } from './allocate';
 import { isOrder, Narrator, type Passage } from './note-material';
 import { type DraftMaterial, BRIEF_ORIGIN } from './draft-material';
 import { gapFor, whoAnswers } from './gaps';
-import { paragraphs, joinRuns, sentenceNodes } from './running-text';
+import { paragraphs, sentenceNodes } from './running-text';
 
 /** What stands under the heading of a section: answers first, then its passages, then what is missing. */
 export function writeSection(
@@ -19,7 +19,9 @@ export function writeSection(
 	const narrator = new Narrator();
 	const blocks: BlockNode[] = [];
 	const steps =
-		section.kind === 'steps' ? rest.filter(({ sentences }) => isOrder(sentences[0]!)) : [];
+		section.kind === 'steps'
+			? rest.filter(({ form, sentences }) => form === 'text' && isOrder(sentences[0]!))
+			: [];
 	const asList = steps.length >= 3 ? steps : [];
 	blocks.push(
 		...paragraphs(
@@ -70,15 +72,7 @@ export function writeFaq(
 		if (!asked) return [];
 		const answer = answers.get(question);
 		const head = heading(3, asked.text);
-		if (answer)
-			return [
-				head,
-				paragraph(
-					...joinRuns(
-						new Narrator().speak(answer).flatMap((text, i) => sentenceNodes(text, answer, i))
-					)
-				)
-			];
+		if (answer) return [head, ...paragraphs([answer], section, new Narrator())];
 		return [head, gap(`None of your notes answers this. ${whoAnswers(asked, pageNames)}`.trim())];
 	});
 }

@@ -1,0 +1,76 @@
+/*
+ * Jottings as sentences, with their sense left alone: short forms are written out, signs become
+ * words, a capital stands first and a full stop last. What is a sentence already stays as it is.
+ */
+
+/** Short forms of notes and what they are in full; figures stand before those of measure. */
+const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
+	[/\s*(?:→|⇒|->|=>)+\s*/g, ': '],
+	[/\bw\/out\b|\bw\/o\b/gi, 'without'],
+	[/\bw\/\s?|\bw\.\s(?=\p{Ll})/giu, 'with '],
+	[/\b(?:approx|ca|abt)\b\.?(?=\s|$)/gi, 'about'],
+	[/\bc\.\s?(?=\d)/gi, 'about '],
+	[/[~≈]\s?(?=[\d£$€])/g, 'about '],
+	[/\bbtw\b(?=\s\d)/gi, 'between'],
+	[/\b(?:bc|cos|cuz)\b/gi, 'because'],
+	[/\bppl\b/gi, 'people'],
+	[/\bthru\b/gi, 'through'],
+	[/\bincl\b\.?/gi, 'including'],
+	[/\bexcl\b\.?/gi, 'excluding'],
+	[/\besp\b\.?/gi, 'especially'],
+	[/\be\.?g\.?\s(?=\p{L}|\d)/giu, 'for example '],
+	[/\b(\d[\d.,½¼¾–-]*)\s?yrs?\b\.?/gi, '$1 years'],
+	[/\b(\d[\d.,½¼¾–-]*)\s?hrs?\b\.?/gi, '$1 hours'],
+	[/\b(\d[\d.,½¼¾–-]*)\s?wks?\b\.?/gi, '$1 weeks'],
+	[/\b(\d[\d.,½¼¾–-]*)\s?mins?\b\.?(?!\p{L})/giu, '$1 minutes'],
+	[/\byr\b/gi, 'year'],
+	[/\bwk\b/gi, 'week'],
+	[/\b1st\b/g, 'first'],
+	[/\b2nd\b/g, 'second'],
+	[/\b3rd\b/g, 'third'],
+	[/(?<=\p{L})\s?&\s?(?=\p{L}{2})/gu, ' and '],
+	[/(?<=\p{L}{2}|°|%)\s\+\s(?=\p{L}|\d)/gu, ' and '],
+	[/\s@\s/g, ' at '],
+	[/!{2,}/g, '!'],
+	[/\s+(?:lol|haha|:\))(?=\W|$)/gi, '']
+];
+
+/** One year is no years: "1 years" comes of a rule above. */
+const ONE = /\b1 (year|hour|week|minute)s\b/g;
+
+/** A sentence of a note as it can stand in an article. */
+export function smoothed(text: string, isDefinition = false): string {
+	let said = text.trim();
+	for (const [pattern, full] of WRITTEN_OUT) said = said.replace(pattern, full);
+	said = said.replace(ONE, '1 $1');
+	// "x = y" is a definition of x; a sum keeps its sign
+	if (isDefinition) said = said.replace(/(?<=\p{L}|\))\s=\s(?=\p{L}|["“])/gu, ' is ');
+	said = said.replace(/\s{2,}/g, ' ').replace(/\s+([,.;:!?])/g, '$1');
+	// jotted sentences go on with a small letter
+	said = said.replace(/(?<=[\p{L}\p{N})]{3}[.!?]\s)\p{Ll}/gu, (letter) => letter.toUpperCase());
+	return ended(capital(said));
+}
+
+function capital(text: string): string {
+	// a unit or a name written small keeps its letter: "pH", "eBay", "kWh"
+	return /^\p{Ll}\p{Ll}/u.test(text) || /^a\s/.test(text)
+		? text[0]!.toUpperCase() + text.slice(1)
+		: text;
+}
+
+function ended(text: string): string {
+	if (/[.!?…]["”’)\]]*$/.test(text)) return text;
+	return `${text.replace(/[,;:–—-]+$/, '').trimEnd()}.`;
+}
+
+/** An entry of a list: written out, with a capital, as it ended. */
+export function smoothedEntry(text: string): string {
+	const said = smoothed(text);
+	return /[.!?…]["”’)\]]*$/.test(text.trim()) ? said : said.replace(/\.$/, '');
+}
+
+/** A cell of a table: only the short forms are written out. */
+export function smoothedCell(text: string): string {
+	const cell = smoothedEntry(text).replace(/!+$/, '');
+	return cell === '' || cell === '.' ? '' : cell[0]!.toUpperCase() + cell.slice(1);
+}
