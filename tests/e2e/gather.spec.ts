@@ -133,6 +133,7 @@ test('documents, zips and link maps find their place', async ({ page }) => {
 	await expect(summary(page)).toContainText('2 notes; 1 link for Fellgate Tools', {
 		timeout: 30_000
 	});
+	await page.getByRole('tab', { name: 'As text' }).click();
 	await expect(page.getByRole('textbox', { name: 'Text of Visit to a quarry' })).toHaveValue(
 		'# Visit to a quarry\n\nSlabs cost £61 a tonne.'
 	);
@@ -260,6 +261,7 @@ test('plain text shows the headings it guessed before they count; rich text keep
 	await page.getByLabel('Paste the note').focus();
 	await page.keyboard.press('Control+v');
 	await page.getByRole('button', { name: 'Bring it in' }).click();
+	await page.getByRole('tab', { name: 'As text' }).click();
 	await expect(page.getByRole('textbox', { name: 'Text of Site visit' })).toHaveValue(
 		'# Site visit\n\n## Tools\n\nWe had three hammers.\n\n- one for dressing'
 	);
@@ -344,6 +346,12 @@ test('setting a page aside changes the counts of findings at once, by key too', 
 		});
 		await page.getByRole('tab', { name: 'Transcripts 2' }).click();
 		await page.getByRole('button', { name: /The workshop hour, number 41/ }).click();
+		await expect(
+			pane(page)
+				.getByRole('listitem', { name: /^quote: .*|You have mended walls/ })
+				.first()
+		).toContainText(/\d\d:\d\d/);
+		await page.getByRole('tab', { name: 'As text' }).click();
 		await expect(
 			page.getByRole('textbox', { name: 'Text of The workshop hour, number 41' })
 		).toHaveValue(/^\[00:12 Maud Ellery\] You have mended walls/);

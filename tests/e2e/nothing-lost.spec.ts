@@ -49,6 +49,7 @@ test('what is typed steadily outlives a page that is killed', async ({ page, con
 	await test.step('in a note', async () => {
 		await goTo(page, 'Gather');
 		await page.getByRole('tab', { name: /^Notes/ }).click();
+		await page.getByRole('tab', { name: 'As text' }).click();
 		const text = page.getByRole('textbox', { name: /^Text of/ });
 		await text.click();
 		await page.keyboard.press('Control+End');
@@ -58,6 +59,7 @@ test('what is typed steadily outlives a page that is killed', async ({ page, con
 		await page.goto(list);
 		await goTo(page, 'Gather');
 		await page.getByRole('tab', { name: /^Notes/ }).click();
+		await page.getByRole('tab', { name: 'As text' }).click();
 		const kept = await page.getByRole('textbox', { name: /^Text of/ }).inputValue();
 		expect(keptOf(TYPED, kept)).toBeGreaterThan(0.6);
 	});

@@ -317,6 +317,7 @@ test('a client’s profile says what a change reaches before it applies', async 
 		await page.getByRole('link', { name: 'Corvan, all assignments' }).click();
 		await page.getByRole('link', { name: 'Dry stone wall' }).click();
 		await page.getByRole('tab', { name: 'Notes 1' }).click();
+		await page.getByRole('tab', { name: 'As text' }).click();
 		await expect(page.getByLabel('Text of Facts of Fellgate Tools')).toHaveValue(/High Fold/);
 		await page.keyboard.press('Control+z');
 		await expect(page.getByLabel('Text of Facts of Fellgate Tools')).toHaveValue(/since 1962/);

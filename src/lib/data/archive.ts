@@ -1,4 +1,5 @@
 import { ARCHIVE_VERSION, type Archive, type ArchiveManifest } from '$lib/core/deliver';
+import { NO_UNIT_EDITS } from '$lib/core/notes';
 import { sketchOf, type Article, type PageJudgement } from '$lib/core/pages';
 import type { ClientProfile } from '$lib/core/clients';
 import type { WholeAssignment } from './assignments';
@@ -41,7 +42,13 @@ export function archiveOf({
 			result,
 			judgement: { ...judgement, reasons: [...judgement.reasons] }
 		})),
-		notes: notes.map(({ id, kind, name, text }) => ({ id, kind, name, text })),
+		notes: notes.map(({ id, kind, name, text, unitEdits }) => ({
+			id,
+			kind,
+			name,
+			text,
+			unitEdits: structuredClone(unitEdits ?? NO_UNIT_EDITS)
+		})),
 		awaited: awaited.map(({ address, title, reason, result }) => ({
 			address,
 			title,

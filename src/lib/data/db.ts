@@ -4,7 +4,7 @@ import { EMPTY_BRIEF, type Brief } from '$lib/core/brief';
 import { EMPTY_CLIENT, type ClientProfile, type Link } from '$lib/core/clients';
 import { NO_EDITS, type FindingEdits } from '$lib/core/findings';
 import type { Keyword, PhraseNote, RejectedLine } from '$lib/core/keywords';
-import type { NoteKind } from '$lib/core/notes';
+import type { NoteKind, UnitEdits } from '$lib/core/notes';
 import {
 	sketchOf,
 	type Article,
@@ -131,6 +131,8 @@ export interface Note {
 	kind: NoteKind;
 	name: string;
 	text: string;
+	/** What the writer said about its units; left out: they are as they are read. */
+	unitEdits?: UnitEdits;
 	order: number;
 	/** Set where the text stands in a client's profile. */
 	client?: string;

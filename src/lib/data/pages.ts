@@ -1,4 +1,5 @@
 import type { StrikeRule } from '$lib/core/pages';
+import type { UnitEdits } from '$lib/core/notes';
 import { db, type AwaitedPage, type Note, type Page, type PageSource } from './db';
 
 /** What was gathered, as far as one step touches it. */
@@ -90,4 +91,16 @@ export async function nextOrder(assignment: string): Promise<number> {
 		listAwaited(assignment)
 	]);
 	return Math.max(0, ...all.flat().map(({ order }) => order)) + 1;
+}
+
+/** Stores what the writer said about a note's units; gives what stood there before. */
+export async function setUnitEdits(
+	id: string,
+	edits: UnitEdits | undefined
+): Promise<UnitEdits | undefined> {
+	return db.transaction('rw', db.notes, async () => {
+		const before = (await db.notes.get(id))?.unitEdits;
+		await db.notes.update(id, { unitEdits: edits });
+		return before;
+	});
 }

@@ -3,13 +3,13 @@ import { briefSchema, EMPTY_BRIEF, SECTION_KINDS } from '../brief';
 import { clientProfileSchema, EMPTY_CLIENT, linkSchema } from '../clients';
 import { findingEditsSchema, NO_EDITS } from '../findings';
 import { TOPIC_INTENTS } from '../reading';
-import { NOTE_KINDS } from '../notes';
+import { NOTE_KINDS, NO_UNIT_EDITS, unitEditsSchema } from '../notes';
 import { PAGE_KINDS } from '../pages';
 import { planOfToday, type StoredShape } from '../plan';
 import { NODE_TYPES, type TakeDoc } from '../manuscript';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 6;
+export const ARCHIVE_VERSION = 7;
 
 const section = z.strictObject({
 	id: z.string().min(1),
@@ -165,7 +165,8 @@ export const manifestSchema = z.strictObject({
 			id: z.string().min(1),
 			kind: z.enum(NOTE_KINDS),
 			name: z.string(),
-			text: z.string()
+			text: z.string(),
+			unitEdits: unitEditsSchema
 		})
 	),
 	/** Pages asked for by address that have not come in. */
@@ -189,15 +190,17 @@ export function upgradedManifest(data: unknown): unknown {
 	if (!given.success) return data;
 	switch (given.data.version) {
 		case 1:
-			return withEarlierPlan(withoutEdits(withoutResults(withClient(data))));
+			return withoutUnits(withEarlierPlan(withoutEdits(withoutResults(withClient(data)))));
 		case 2:
-			return withEarlierPlan(withoutEdits(withoutResults(data)));
+			return withoutUnits(withEarlierPlan(withoutEdits(withoutResults(data))));
 		case 3:
-			return withEarlierPlan(withoutEdits(data));
+			return withoutUnits(withEarlierPlan(withoutEdits(data)));
 		case 4:
 		case 5:
 			// clients of the fifth format had no forms, which the schema fills in
-			return withEarlierPlan(data);
+			return withoutUnits(withEarlierPlan(data));
+		case 6:
+			return withoutUnits(data);
 		default:
 			return data;
 	}
@@ -245,6 +248,17 @@ function withoutEdits(data: unknown): unknown {
 	return {
 		...third.data,
 		assignment: { ...third.data.assignment, edits: NO_EDITS }
+	};
+}
+
+/** The sixth format knew notes as text alone. */
+function withoutUnits(data: unknown): unknown {
+	const sixth = z.looseObject({ notes: z.array(z.looseObject({})) }).safeParse(data);
+	if (!sixth.success) return data;
+	return {
+		...sixth.data,
+		version: ARCHIVE_VERSION,
+		notes: sixth.data.notes.map((note) => ({ ...note, unitEdits: NO_UNIT_EDITS }))
 	};
 }
 

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { EMPTY_BRIEF } from '../brief';
 import { editTerm, NO_EDITS } from '../findings';
 import { gap, heading, list, paragraph, textNode, type TakeDoc } from '../manuscript';
+import { NO_UNIT_EDITS } from '../notes';
 import { ARCHIVE_VERSION, type ArchiveManifest } from './archive-schema';
 import { htmlBodyOf, htmlPageOf } from './html';
 import { readArchive, writeArchive, type Archive } from './archive';
@@ -45,8 +46,8 @@ const manifest: ArchiveManifest = {
 		}
 	],
 	notes: [
-		{ id: 'n', kind: 'note', name: 'Note', text: 'Grüße 石' },
-		{ id: 'm', kind: 'transcript', name: 'Talk', text: '[00:03] Said.' }
+		{ id: 'n', kind: 'note', name: 'Note', text: 'Grüße 石', unitEdits: NO_UNIT_EDITS },
+		{ id: 'm', kind: 'transcript', name: 'Talk', text: '[00:03] Said.', unitEdits: NO_UNIT_EDITS }
 	],
 	awaited: [
 		{ address: 'https://walls.example/b', title: '', reason: 'it answered 500', result: null }

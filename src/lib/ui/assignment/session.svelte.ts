@@ -215,7 +215,13 @@ export class Session {
 				struck,
 				article
 			})),
-			notes: this.notes.map(({ id, kind, name, text }) => ({ id, kind, name, text })),
+			notes: this.notes.map(({ id, kind, name, text, unitEdits }) => ({
+				id,
+				kind,
+				name,
+				text,
+				...(unitEdits ? { unitEdits } : {})
+			})),
 			listed: this.listed,
 			edits: this.edits
 		};

@@ -11,7 +11,15 @@
 	import { useSession } from '../assignment/session.svelte';
 	import AddressBox from './AddressBox.svelte';
 	import { countOf } from '../parts/count-of';
-	import { strikeBlocks, strikeLike, takeOut, toggleCounted } from './change-evidence';
+	import {
+		changeUnits,
+		strikeBlocks,
+		strikeLike,
+		takeOffer,
+		takeOut,
+		toggleCounted
+	} from './change-evidence';
+	import { isInBrief } from './units/brief-offer';
 	import { EvidenceImport } from './evidence-import.svelte';
 	import type { Delivery, ImportReport } from './import-report';
 	import ImportSummary from './ImportSummary.svelte';
@@ -330,6 +338,12 @@
 					onsave={(text) => saveNote({ ...note, text })}
 					onremove={() => void takeOut('notes', [note.id], `“${note.name}”`)}
 					onpage={() => void countAsPages([note])}
+					onedits={(edits, label) => void changeUnits(note, edits, label)}
+					onoffer={(offer) => void takeOffer(session, offer)}
+					isTaken={(offer) =>
+						session.assignment !== undefined &&
+						session.assignment !== null &&
+						isInBrief(offer, session.assignment.brief, session.assignment.targetWords)}
 				/>
 			{/key}
 		{:else}

@@ -1,8 +1,9 @@
 <!-- The writer's own notes, transcripts, or the lists of questions. -->
 <script lang="ts">
-	import { readQuestions, saidIn, spokenParagraphsOf, timeOf } from '$lib/core/notes';
+	import { readQuestions, saidIn, spokenParagraphsOf, timeOf, unitsOfNote } from '$lib/core/notes';
 	import { countWords } from '$lib/core/text';
 	import type { Note } from '$lib/data/db';
+	import { sizeOfUnits } from './units/unit-words';
 
 	interface Props {
 		kind: 'notes' | 'transcripts' | 'questions';
@@ -13,9 +14,10 @@
 	}
 	let { kind, items, signs, chosen, onchoose }: Props = $props();
 
-	function sizeOf({ text }: Note): string {
+	function sizeOf(note: Note): string {
+		const { text } = note;
 		if (kind === 'questions') return `${readQuestions(text).length} questions`;
-		if (kind === 'notes') return `${countWords(text).toLocaleString('en')} words`;
+		if (kind === 'notes') return sizeOfUnits(unitsOfNote(note));
 		const last = spokenParagraphsOf(text).at(-1);
 		return `${countWords(saidIn(text)).toLocaleString('en')} words${last ? ` · to ${timeOf(last.startMs)}` : ''}`;
 	}

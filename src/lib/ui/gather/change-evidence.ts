@@ -1,16 +1,20 @@
 import { toast } from 'svelte-sonner';
 import { ruleFor, siteOf, struckBy } from '$lib/core/pages';
-import type { Assignment, Page } from '$lib/data/db';
+import type { UnitEdits } from '$lib/core/notes';
+import type { Assignment, Note, Page } from '$lib/data/db';
 import {
 	changeEvidence,
 	readEvidence,
 	setCounted,
 	setStruck,
 	setStruckByRules,
+	setUnitEdits,
 	type Evidence
 } from '$lib/data/pages';
+import type { Session } from '../assignment/session.svelte';
 import { history } from '../frame/history.svelte';
 import { countOf } from '../parts/count-of';
+import { withOffer, type BriefOffer } from './units/brief-offer';
 
 /** Counts a page that is set aside, or sets it aside, as one step. */
 export function toggleCounted(page: Page): Promise<void> {
@@ -69,6 +73,34 @@ export async function strikeLike(
 				changed.map(({ id, before }) => ({ id, struck: before }))
 			)
 	});
+}
+
+/** Changes what the writer said about the units of a note, as one step. */
+export async function changeUnits(note: Note, edits: UnitEdits, label: string): Promise<void> {
+	let before = note.unitEdits;
+	await history.run(
+		{
+			label,
+			redo: async () => {
+				before = await setUnitEdits(note.id, edits);
+			},
+			undo: async () => {
+				await setUnitEdits(note.id, before);
+			}
+		},
+		{ quiet: true }
+	);
+}
+
+/** Puts what a unit of a note offers into the brief, as one step. */
+export async function takeOffer(session: Session, offer: BriefOffer): Promise<void> {
+	const { assignment } = session;
+	if (!assignment) return;
+	const values =
+		offer.field === 'targetWords'
+			? { targetWords: Number(offer.value) }
+			: { brief: withOffer(offer, assignment.brief) };
+	await session.change(`Brief: ${offer.label.toLowerCase()}`, values, { quiet: false });
 }
 
 /** Takes evidence out as one step; taking that back brings it as it was. */

@@ -83,3 +83,12 @@ export function kindUnder(heading: string): UnitKind | null {
 /** A heading over what is done one after the other. */
 export const OF_STEPS =
 	/^(?:how\b|steps?\b|method\b|procedure\b|process\b|instructions?\b|order\b|routine\b|the (?:method|steps|routine|order)\b)|\b(?:how to|how (?:he|she|they|we|i)\b|step by step|in (?:this )?order|\(order\)|in sequence|what (?:did|do|to do|we did|i did)\b.{0,30})|^what (?:he|she|they|we) d(?:o|id)/i;
+
+/** The number of words a line asks for; null when it asks for none. */
+export function lengthWishOf(text: string): number | null {
+	const said = WORD_COUNT.exec(text)?.[0];
+	if (said === undefined) return null;
+	const number = Number(/[\d.,]+/.exec(said)![0].replace(/,/g, ''));
+	const words = /k/i.test(said.replace(/words?/i, '')) ? number * 1000 : number;
+	return words >= 100 && words <= 50_000 ? words : null;
+}

@@ -2,3 +2,5 @@ export * from './unit';
 export * from './unit-edits';
 export * from './units-blocks';
 export { readNoteUnits } from './read-units';
+export { lengthWishOf } from './cues';
+export { cutSentences as noteSentencesOf } from './cut-sentences';

@@ -6,10 +6,9 @@ const NAME = String.raw`\p{Lu}[\p{L}'’-]+(?:\s(?:\p{Lu}\.|(?:de|van|von|der|la
 const TITLE = String.raw`(?:(?:Dr|Prof|Mr|Mrs|Ms|Miss|Sir|Rev)\.?\s)?`;
 
 /** What is said of an occasion before the name: "Call w/", "Interview:", "PT CALL". */
-const OCCASION = new RegExp(
-	String.raw`\b(?:interview|call|phone call|video call|talk|conversation|chat|coffee|meeting|visit|q\s?&\s?a|zoom)\b(?:\s*(?:with|w\/|w\.|:|–|—|-|to|at))*\s*(${TITLE}${NAME})`,
-	'iu'
-);
+const OCCASION =
+	/\b(?:interview|call|phone call|video call|talk|conversation|chat|coffee|meeting|visit|q\s?&\s?a|zoom)\b(?:\s*(?:(?:with|to|at)\b|w\/|w\.|[:–—-]))*\s*/i;
+const NAME_HERE = new RegExp(`^${TITLE}${NAME}`, 'u');
 /** "Gwen Probert, grants officer", "MARIT –" as a title. */
 const NAMED_FIRST = new RegExp(String.raw`^(${TITLE}${NAME})(?:\s*[,–—:(-]\s*|$)`, 'u');
 const FROM = new RegExp(
@@ -31,11 +30,10 @@ export function speakerOfHead(lines: readonly NoteLine[], name: string): Speaker
 	for (const whole of [...first.map(({ text }) => text), name]) {
 		const title = sentencesOf(whole)[0]?.text ?? '';
 		const occasion = OCCASION.exec(tamed(title));
-		if (occasion && isName(occasion[1]!))
-			return {
-				name: bare(occasion[1]!),
-				role: roleIn(tamed(title).slice(occasion.index + occasion[0].length))
-			};
+		const behind = occasion ? tamed(title).slice(occasion.index + occasion[0].length) : '';
+		const met = NAME_HERE.exec(behind)?.[0] ?? '';
+		if (met !== '' && isName(met))
+			return { name: bare(met), role: roleIn(behind.slice(met.length)) };
 		if (whole !== first[0]?.text) continue;
 		const named = NAMED_FIRST.exec(tamed(title));
 		// one word alone can be anything: a name needs a second one, or a role behind it
