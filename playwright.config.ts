@@ -5,7 +5,9 @@ const port = 4179;
 export default defineConfig({
 	testDir: 'tests/e2e',
 	workers: 2,
-	timeout: 60_000,
+	timeout: 120_000,
+	// two tests share two cores: what is waited for comes, and how soon is no matter of these tests
+	expect: { timeout: 15_000 },
 	reporter: 'list',
 	use: {
 		baseURL: `http://127.0.0.1:${port}`,

@@ -70,6 +70,13 @@ async function walk(theme, names) {
 	await page.getByRole('tab', { name: 'Notes 4' }).waitFor();
 	await page.getByText(/^9 pages counted.*Findings: /).waitFor({ timeout: 60_000 });
 	await take('gather');
+	if (names.includes('gather-note')) {
+		await page.getByRole('tab', { name: 'Notes 4' }).click();
+		await page.getByRole('button', { name: /Interview with/ }).click();
+		await page.getByRole('list', { name: /^Units of/ }).waitFor();
+		await take('gather-note');
+		await page.getByRole('tab', { name: /^Pages/ }).click();
+	}
 	if (names.includes('gather-came-in')) await showImports(page, take);
 	await stage('Scout');
 	await page.getByText('The keyword of this assignment').waitFor();
@@ -97,12 +104,11 @@ async function walk(theme, names) {
 	await take('findings-questions');
 	await page.getByRole('tab', { name: 'Facts' }).click();
 	await page.getByLabel('Facts shown').selectOption('differs');
-	await page.getByRole('button', { name: 'beginner, trench, dug' }).click();
+	await page.getByRole('button', { name: 'waller had quoted' }).click();
 	await take('findings-facts');
 	await page.getByRole('tab', { name: 'Shape' }).click();
 	await take('findings-shape');
 	await stage('Plan');
-	await take('plan-empty');
 	await page.getByRole('button', { name: 'Propose a plan' }).click();
 	await page.getByRole('textbox', { name: 'Heading of section 3', exact: true }).click();
 	await take('plan');
@@ -146,6 +152,7 @@ await walk('paper', [
 	'brief',
 	'client',
 	'gather',
+	'gather-note',
 	'gather-came-in',
 	'findings-terms',
 	'findings-phrases',
@@ -153,7 +160,6 @@ await walk('paper', [
 	'findings-questions',
 	'findings-facts',
 	'findings-shape',
-	'plan-empty',
 	'plan',
 	'plan-why',
 	'plan-compare',

@@ -113,7 +113,7 @@ function saysWhatItIs(text: string, { heading }: Setting): boolean {
 const LONGEST_NAME = 5;
 
 /** "mummy = warmest for weight", "Fill power is the volume that one ounce takes up". */
-export function isDefinition(text: string): boolean {
+function isDefinition(text: string): boolean {
 	const equal = /^([^=<>≈?.!]{2,60}?)\s=\s(?=\S)(.+)$/.exec(text);
 	if (equal) {
 		const name = equal[1]!.replace(/^(?:an?|the|output|what)\s/i, '');

@@ -114,7 +114,7 @@ function structureOf(
 }
 
 /** Neighbouring sentences of one origin as one run, so that its sign stands once behind them. */
-export function joinRuns(nodes: readonly TextNode[]): TextNode[] {
+function joinRuns(nodes: readonly TextNode[]): TextNode[] {
 	const joined: TextNode[] = [];
 	for (const node of nodes) {
 		const last = joined.at(-1);
