@@ -15,7 +15,6 @@ async function findingsOf(page: Page): Promise<string[]> {
 
 for (const theme of ['paper', 'night'] as const) {
 	test(`no serious finding on any screen in the ${theme} theme`, async ({ page }) => {
-		test.setTimeout(180_000);
 		await page.addInitScript((mode) => localStorage.setItem('corvan-theme', mode), theme);
 		await page.goto('/settings');
 		await expect(page).toHaveTitle(/./);
@@ -82,7 +81,6 @@ test('every stage is reached by keyboard and actions are found by name', async (
 });
 
 test('the screens fit 1280 pixels and are readable at 390', async ({ page }) => {
-	test.setTimeout(120_000);
 	await openSample(page);
 	await proposePlan(page);
 	await draftArticle(page);

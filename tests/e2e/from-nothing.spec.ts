@@ -13,7 +13,6 @@ import {
 test('from a keyword and dropped pages to a draft that is still there after closing', async ({
 	page
 }) => {
-	test.setTimeout(180_000);
 	const errors = watchErrors(page);
 	await makeAssignment(page, 'how to build a dry stone wall', '1,500');
 

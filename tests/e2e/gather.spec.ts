@@ -25,7 +25,6 @@ async function copy(page: Page, html: string, plain: string): Promise<void> {
 test('twelve files of every kind come in as one step, with a summary, and go as one', async ({
 	page
 }) => {
-	test.setTimeout(120_000);
 	const errors = watchErrors(page);
 	await makeAssignment(page, KEYWORD, '');
 	const pages = ['greenplot', 'stonecraft-journal', 'moorland-notes', 'rockmart', 'yardwise'];

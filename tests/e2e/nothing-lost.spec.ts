@@ -28,7 +28,6 @@ function keptOf(text: string, all: string): number {
 }
 
 test('what is typed steadily outlives a page that is killed', async ({ page, context }) => {
-	test.setTimeout(150_000);
 	await openSample(page);
 	const list = page.url();
 
@@ -97,7 +96,6 @@ test('what is typed steadily outlives a page that is killed', async ({ page, con
 });
 
 test('the stored plan and manuscript show before anything is worked out', async ({ page }) => {
-	test.setTimeout(120_000);
 	await openSample(page);
 	await proposePlan(page);
 	const heading = page.getByRole('textbox', { name: 'Heading of section 2', exact: true });
@@ -131,7 +129,6 @@ ${['Why', 'Where', 'When', 'With what', 'By whom', 'For how long']
 </article>`;
 
 test('a page that takes the place of another changes the findings at once', async ({ page }) => {
-	test.setTimeout(90_000);
 	await makeAssignment(page, 'dry stone wall', '1200');
 	const title = 'The middle of a dry stone wall';
 	await dropFiles(page, [
@@ -159,7 +156,6 @@ test('a page that takes the place of another changes the findings at once', asyn
 });
 
 test('evidence that says everything twice opens on every screen', async ({ page }) => {
-	test.setTimeout(120_000);
 	const errors = watchErrors(page);
 	await makeAssignment(page, 'dry stone wall', '1200');
 	const twice = (text: string) =>

@@ -19,7 +19,6 @@ async function propose(page: Page): Promise<void> {
 }
 
 test('a proposed plan is arranged by key and by hand, undone and kept', async ({ page }) => {
-	test.setTimeout(90_000);
 	const errors = watchErrors(page);
 	await propose(page);
 	const first = await headings(page);
@@ -66,7 +65,6 @@ test('a proposed plan is arranged by key and by hand, undone and kept', async ({
 test('a placement says why, shows its sentences, is moved, locked and stays through placing again', async ({
 	page
 }) => {
-	test.setTimeout(90_000);
 	await propose(page);
 	const from = sections(page)
 		.getByRole('listitem')
@@ -101,7 +99,6 @@ test('a placement says why, shows its sentences, is moved, locked and stays thro
 });
 
 test('questions, facts and notes say why they stand there, and move', async ({ page }) => {
-	test.setTimeout(90_000);
 	await propose(page);
 	const named = async (text: string) => {
 		const label = await sections(page)
@@ -146,7 +143,6 @@ test('questions, facts and notes say why they stand there, and move', async ({ p
 });
 
 test('things are ticked or dragged from the pool into a section', async ({ page }) => {
-	test.setTimeout(90_000);
 	await propose(page);
 	await page.getByRole('tab', { name: /^Facts/ }).click();
 	await heading(page, '4').click();
@@ -174,7 +170,6 @@ test('things are ticked or dragged from the pool into a section', async ({ page 
 test('headings are checked while typing; warnings are mended or set aside with a reason', async ({
 	page
 }) => {
-	test.setTimeout(90_000);
 	await propose(page);
 	await heading(page, '3').fill('You won’t believe this trench');
 	await expect(page.getByText(/teases: say what the reader will find/).first()).toBeVisible();
@@ -207,7 +202,6 @@ test('headings are checked while typing; warnings are mended or set aside with a
 test('a plan starts from a pasted outline or a page’s, is compared with a page and exported', async ({
 	page
 }) => {
-	test.setTimeout(90_000);
 	await openSample(page);
 	await goTo(page, 'Plan');
 	await page.getByRole('button', { name: 'Start from an outline' }).click();
@@ -247,7 +241,6 @@ test('a plan starts from a pasted outline or a page’s, is compared with a page
 });
 
 test('changed evidence proposes and never rearranges the plan', async ({ page }) => {
-	test.setTimeout(90_000);
 	await propose(page);
 	const before = await headings(page);
 	await goTo(page, 'Gather');
@@ -267,7 +260,6 @@ test('changed evidence proposes and never rearranges the plan', async ({ page })
 test('the manuscript follows the plan without losing text, and the plan takes the manuscript’s outline', async ({
 	page
 }) => {
-	test.setTimeout(90_000);
 	await propose(page);
 	await draftArticle(page);
 	const manuscript = page.getByRole('textbox', { name: 'Manuscript' });
@@ -300,7 +292,6 @@ test('the manuscript follows the plan without losing text, and the plan takes th
 test('a plan is kept as a form for the client and starts another; it leaves as DOCX', async ({
 	page
 }) => {
-	test.setTimeout(90_000);
 	await propose(page);
 	const more = page.getByRole('button', { name: 'More', exact: true }).first();
 	await more.click();
@@ -344,7 +335,6 @@ test('quick changes build on one another, and two windows never undo each other�
 	page,
 	context
 }) => {
-	test.setTimeout(90_000);
 	await propose(page);
 	const moved = await heading(page, '7').inputValue();
 	const third = await heading(page, '2').inputValue();

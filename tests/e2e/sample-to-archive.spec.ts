@@ -10,7 +10,6 @@ test('the sample goes from gathered pages to files and back from its archive', a
 	page,
 	browser
 }) => {
-	test.setTimeout(180_000);
 	const errors = watchErrors(page);
 	await openSample(page);
 

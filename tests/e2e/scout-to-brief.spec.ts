@@ -19,7 +19,6 @@ async function bringIn(page: Page, ...names: string[]): Promise<void> {
 }
 
 test('from two lists to a keyword, an assignment and an agreed brief', async ({ page }) => {
-	test.setTimeout(180_000);
 	const errors = watchErrors(page);
 	await page.goto('/');
 	await page.getByRole('link', { name: 'Scout' }).click();
@@ -252,7 +251,6 @@ test('from two lists to a keyword, an assignment and an agreed brief', async ({ 
 });
 
 test('a client’s profile says what a change reaches before it applies', async ({ page }) => {
-	test.setTimeout(120_000);
 	await page.goto('/clients');
 	await page.getByLabel('Client profile file').setInputFiles({
 		name: 'fellgate-tools.json',
@@ -325,7 +323,6 @@ test('a client’s profile says what a change reaches before it applies', async 
 });
 
 test('lists that are bad, huge or stopped lose nothing', async ({ page }) => {
-	test.setTimeout(120_000);
 	await page.goto('/scout');
 	const picker = page.getByLabel('Keyword list files');
 	const file = (name: string, content: string | Uint8Array) => ({

@@ -27,7 +27,6 @@ async function openEveryRow(page: Page): Promise<number> {
 test('twelve pages as strangers make them go through every stage without an error', async ({
 	page
 }) => {
-	test.setTimeout(180_000);
 	const errors = watchErrors(page);
 	await makeAssignment(page, 'how to get rid of moss in a lawn', '1400');
 	await dropFiles(page, [

@@ -2,7 +2,6 @@ import { expect, test } from '@playwright/test';
 import { draftArticle, openSample, proposePlan } from './support';
 
 test('two tabs on one take never overwrite each other silently', async ({ page, context }) => {
-	test.setTimeout(120_000);
 	await openSample(page);
 	await proposePlan(page);
 	await draftArticle(page);

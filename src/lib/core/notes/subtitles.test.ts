@@ -190,3 +190,24 @@ describe('the text a transcript is kept as', () => {
 		]);
 	});
 });
+
+describe('careless timings', () => {
+	it('keep words right behind the end time, and the cue after them', () => {
+		const read = readTranscript(
+			'1\n01:30:28,100 --> 01:30:30,958some words\nand more\n\n2\n01:30:31,000 --> 01:30:33,000\nnext one\n'
+		);
+		expect(read.kind === 'read' && read.transcript.cues.map(({ text }) => text)).toEqual([
+			'some words and more',
+			'next one'
+		]);
+	});
+
+	it('leave no repeats of a line that comes again with a time on each word', () => {
+		const read = readTranscript(
+			'WEBVTT\n\n00:01.000 --> 00:03.000\nthe cope<00:01.500><c> goes</c><00:02.000><c> on</c>\n\n00:03.000 --> 00:03.010\nthe cope goes on\n\n00:03.010 --> 00:05.000\nthe cope goes on\nlast<00:04.000><c> of all</c>\n'
+		);
+		expect(read.kind === 'read' && read.transcript.cues.map(({ text }) => text).join(' ')).toBe(
+			'the cope goes on last of all'
+		);
+	});
+});

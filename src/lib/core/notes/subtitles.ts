@@ -35,7 +35,7 @@ export type TranscriptResult =
 const PARAGRAPH_RULES = { pauseMs: 3_000, enoughWords: 80, mostWords: 160 } as const;
 
 const TIME = String.raw`(?:(\d{1,3}):)?(\d{1,2}):(\d{2})(?:[.,:](\d{1,3}))?`;
-const TIMING = new RegExp(String.raw`^\s*${TIME}\s*-{1,2}>\s*${TIME}(?:\s.*)?$`);
+const TIMING = new RegExp(String.raw`^\s*${TIME}\s*-{1,2}>\s*${TIME}(?:\s.*|(?=[^\s\d])(.*))?$`);
 const STAMP = new RegExp(String.raw`^\s*[[(]?${TIME}[\])]?(?:\s*[-–—:]\s+|\s+|$)(.*)$`);
 
 /**
@@ -95,7 +95,8 @@ function cuesOf(lines: readonly string[]): Read {
 		}
 		const startMs = msOf(timing, 1);
 		const endMs = msOf(timing, 5);
-		const said: string[] = [];
+		// words right behind the end of a timing are the cue's first line
+		const said: string[] = timing[9] ? [timing[9]] : [];
 		at++;
 		while (at < lines.length && !TIMING.test(lines[at]!)) {
 			const line = lines[at]!;
