@@ -4,7 +4,7 @@ import {
 	BRIEF,
 	DO_NOT_SAY,
 	OFF_RECORD,
-	TODO,
+	TO_DO,
 	WORD_COUNT,
 	kindUnder
 } from './cues';
@@ -36,7 +36,7 @@ export function forbiddenKindOf(text: string, setting: Setting): UnitKind | null
 	if (under === 'off-record' || under === 'do-not-say') return under;
 	if (DO_NOT_SAY.test(text) && quotedIn(text).share < 0.5) return 'do-not-say';
 	if (under === 'todo') return 'todo';
-	return TODO.test(text) && !/^(?:angle|structure|order|outline|title)\b/i.test(text)
+	return TO_DO.test(text) && !/^(?:angle|structure|order|outline|title)\b/i.test(text)
 		? 'todo'
 		: null;
 }

@@ -1,22 +1,12 @@
-import { contentSign } from '../../text';
-import { spokenParagraphsOf } from '../transcript-text';
 import { ASIDE, BRIEF, OF_STEPS, WORD_COUNT, kindOfField, kindUnder } from './cues';
 import { cutSentences } from './cut-sentences';
 import { forbiddenKindOf, isAsked, kindOf, leansOn, type Setting } from './kind-of';
 import { noteLinesOf, type NoteLine } from './note-lines';
 import { isAsker, nameOfLabel, speakerOfHead, speechesOf, type Speech } from './speakers';
 import { cellsOfRow, groupsOf, type NoteGroup } from './structure';
-import type { NoteHeading, NoteUnit, ReadNoteUnits, Speaker, UnitKind } from './unit';
-
-/** A note as it is read. */
-export interface NoteToRead {
-	readonly kind: 'note' | 'transcript' | 'questions';
-	readonly name: string;
-	readonly text: string;
-}
-
-/** A unit before its key is known. */
-type Draft = Omit<NoteUnit, 'key'>;
+import { transcriptUnits } from './transcript-units';
+import type { NoteHeading, ReadNoteUnits, Speaker, UnitKind } from './unit';
+import { isPractical, isSaid, keyed, type NoteToRead, type UnitDraft } from './unit-drafts';
 
 /**
  * Reads a note as typed units in its own order: every word of it stands in a unit or a heading,
@@ -27,17 +17,6 @@ export function readNoteUnits(note: NoteToRead): ReadNoteUnits {
 	return new NoteReader(note).read();
 }
 
-/** Names every unit by its text, and by its number among equal ones. */
-function keyed(drafts: readonly Draft[]): NoteUnit[] {
-	const times = new Map<string, number>();
-	return drafts.map((draft) => {
-		const sign = contentSign(draft.text);
-		const nth = times.get(sign) ?? 0;
-		times.set(sign, nth + 1);
-		return { ...draft, key: nth === 0 ? sign : `${sign}~${nth}` };
-	});
-}
-
 /** Reads one note from above to below; holds what the lines before have settled. */
 class NoteReader {
 	readonly #text: string;
@@ -46,7 +25,7 @@ class NoteReader {
 	readonly #head: Speaker | null;
 	readonly #speeches: ReadonlyMap<NoteLine, Speech>;
 	readonly #speakers: Speaker[] = [];
-	readonly #units: Draft[] = [];
+	readonly #units: UnitDraft[] = [];
 	readonly #headings: NoteHeading[] = [];
 	readonly #columns = new Map<number, readonly string[]>();
 	readonly #isMail: boolean;
@@ -147,12 +126,15 @@ class NoteReader {
 		}
 		this.#offRecord = false;
 		this.#speaking = '';
-		const level = isLabel ? 4 : line.shape === 'heading' ? line.rank : isTitle ? 1 : 2;
+		this.#putHeading(line, isLabel ? 4 : line.shape === 'heading' ? line.rank : isTitle ? 1 : 2);
+	}
+
+	#putHeading({ text, start, end }: NoteLine, level: number): void {
 		this.#headings.push({
-			text: line.text,
+			text,
 			level: Math.max(1, Math.min(4, level)) as NoteHeading['level'],
-			start: line.start,
-			end: line.end,
+			start,
+			end,
 			before: this.#units.length
 		});
 	}
@@ -161,13 +143,7 @@ class NoteReader {
 		const subject = /^(?:\*\*)?(?:subject|re|fwd?)\s*:\s*(.+)$/i.exec(line.text);
 		if (subject) {
 			if (this.#title === '') this.#title = subject[1]!;
-			this.#headings.push({
-				text: line.text,
-				level: 1,
-				start: line.start,
-				end: line.end,
-				before: this.#units.length
-			});
+			this.#putHeading(line, 1);
 			return;
 		}
 		this.#paragraphs++;
@@ -201,13 +177,7 @@ class NoteReader {
 			const cells = cellsOfRow(line);
 			if (line.shape === 'columns') {
 				this.#columns.set(table, cells);
-				this.#headings.push({
-					text: line.text,
-					level: 4,
-					start: line.start,
-					end: line.end,
-					before: this.#units.length
-				});
+				this.#putHeading(line, 4);
 				continue;
 			}
 			position++;
@@ -406,7 +376,7 @@ class NoteReader {
 		text: string,
 		start: number,
 		end: number,
-		more: Partial<Draft> & { readonly kind: UnitKind }
+		more: Partial<UnitDraft> & { readonly kind: UnitKind }
 	): void {
 		if (text.trim() === '') return;
 		const speaker =
@@ -434,7 +404,7 @@ class NoteReader {
 	}
 
 	/** "You may use all of this except the last paragraph." */
-	#withoutLastPart(units: readonly Draft[]): readonly Draft[] {
+	#withoutLastPart(units: readonly UnitDraft[]): readonly UnitDraft[] {
 		const says = units.some(({ text }) =>
 			/\b(?:all|everything|anything|any)\b[^.]{0,40}\b(?:except|but|bar|apart from)\b[^.]{0,20}\blast (?:paragraph|part|bit|point|section)\b/i.test(
 				text
@@ -454,24 +424,6 @@ class NoteReader {
 
 function isStatement(kind: UnitKind): boolean {
 	return kind === 'claim' || kind === 'definition' || kind === 'brief' || kind === 'question';
-}
-
-function isSaid(kind: UnitKind): boolean {
-	return (
-		kind === 'quote' ||
-		kind === 'claim' ||
-		kind === 'definition' ||
-		kind === 'step' ||
-		kind === 'row' ||
-		kind === 'item'
-	);
-}
-
-/** "Can we get more chairs in the back?": asked of those who are there, not of the subject. */
-function isPractical(text: string): boolean {
-	return /^(?:can|could|shall|may) (?:we|i|you) (?:\p{L}+ )?(?:get|have|start|stop|begin|hear|move|turn|take|ask|go|hand)\b/iu.test(
-		text
-	);
 }
 
 /** Where a line's text begins in the line itself, marks skipped. */
@@ -495,99 +447,4 @@ function isWrapped(lines: readonly NoteLine[]): boolean {
 		lower >= 0.5 * (lines.length - 1) &&
 		lines.every(({ shape }) => shape === 'plain')
 	);
-}
-
-/** Words of what one says at a stretch from which it is cut. */
-const LONG_TURN = 45;
-
-/** A transcript: who asks, who answers, and what is only said in passing. */
-function transcriptUnits({ name, text }: NoteToRead): ReadNoteUnits {
-	const turns = spokenParagraphsOf(text);
-	const asked = new Map<string, { asks: number; turns: number; words: number }>();
-	for (const { speaker, text: said } of turns) {
-		const of = asked.get(speaker) ?? { asks: 0, turns: 0, words: 0 };
-		of.turns++;
-		of.words += said.split(/\s+/).length;
-		if (said.includes('?')) of.asks++;
-		asked.set(speaker, of);
-	}
-	const most = Math.max(...[...asked.values()].map(({ words }) => words));
-	const asks = (speaker: string) => {
-		const { asks: n, turns: all, words } = asked.get(speaker)!;
-		return isAsker(speaker) || (asked.size > 1 && n / all >= 0.5 && words < 0.7 * most);
-	};
-	const drafts: Draft[] = [];
-	let at = 0;
-	turns.forEach(({ speaker, text: said }, paragraph) => {
-		const start = text.indexOf(said, at);
-		at = Math.max(at, start + said.length);
-		const isAsking = asks(speaker);
-		const parts =
-			isAsking || said.split(/\s+/).length <= LONG_TURN
-				? [{ text: said, start: 0, end: said.length }]
-				: chunksOf(said);
-		for (const part of parts) {
-			const words = part.text.split(/\s+/).length;
-			const setting: Setting = {
-				heading: '',
-				label: '',
-				inHead: false,
-				isOfSomebody: true,
-				amongWishes: false,
-				isMail: false,
-				entry: '',
-				bracketsAreOff: false
-			};
-			const off = forbiddenKindOf(part.text, setting);
-			const kind: UnitKind =
-				off === 'off-record'
-					? off
-					: isAsking
-						? part.text.includes('?')
-							? isPractical(part.text)
-								? 'aside'
-								: 'question'
-							: 'aside'
-						: words <= 3 || ASIDE.test(part.text)
-							? 'aside'
-							: speaker === ''
-								? 'claim'
-								: 'quote';
-			drafts.push({
-				kind,
-				text: part.text,
-				start: start + part.start,
-				end: start + part.end,
-				heading: '',
-				speaker: isSaid(kind) ? speaker : '',
-				list: -1,
-				position: 0,
-				table: -1,
-				cells: [],
-				paragraph,
-				leans: leansOn(part.text)
-			});
-		}
-	});
-	const names = [...asked.keys()].filter((speaker) => speaker !== '' && !asks(speaker));
-	return {
-		title: name,
-		speakers: names.map((speaker) => ({ name: speaker, role: '' })),
-		units: keyed(drafts),
-		headings: [],
-		columns: new Map()
-	};
-}
-
-/** Sentences put together until a piece has some weight. */
-function chunksOf(said: string) {
-	const chunks: { text: string; start: number; end: number }[] = [];
-	for (const { start, end } of cutSentences(said)) {
-		const last = chunks.at(-1);
-		if (last && last.text.split(/\s+/).length < LONG_TURN / 2) {
-			last.end = end;
-			last.text = said.slice(last.start, end);
-		} else chunks.push({ text: said.slice(start, end), start, end });
-	}
-	return chunks;
 }

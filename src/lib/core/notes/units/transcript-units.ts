@@ -1,0 +1,102 @@
+import { spokenParagraphsOf } from '../transcript-text';
+import { ASIDE } from './cues';
+import { cutSentences } from './cut-sentences';
+import { forbiddenKindOf, leansOn, type Setting } from './kind-of';
+import { isAsker } from './speakers';
+import type { ReadNoteUnits, UnitKind } from './unit';
+import { isPractical, isSaid, keyed, type NoteToRead, type UnitDraft } from './unit-drafts';
+
+/** Words of what one says at a stretch from which it is cut. */
+const LONG_TURN = 45;
+
+/** A transcript: who asks, who answers, and what is only said in passing. */
+export function transcriptUnits({ name, text }: NoteToRead): ReadNoteUnits {
+	const turns = spokenParagraphsOf(text);
+	const asked = new Map<string, { asks: number; turns: number; words: number }>();
+	for (const { speaker, text: said } of turns) {
+		const of = asked.get(speaker) ?? { asks: 0, turns: 0, words: 0 };
+		of.turns++;
+		of.words += said.split(/\s+/).length;
+		if (said.includes('?')) of.asks++;
+		asked.set(speaker, of);
+	}
+	const most = Math.max(...[...asked.values()].map(({ words }) => words));
+	const asks = (speaker: string) => {
+		const { asks: n, turns: all, words } = asked.get(speaker)!;
+		return isAsker(speaker) || (asked.size > 1 && n / all >= 0.5 && words < 0.7 * most);
+	};
+	const drafts: UnitDraft[] = [];
+	let at = 0;
+	turns.forEach(({ speaker, text: said }, paragraph) => {
+		const start = text.indexOf(said, at);
+		at = Math.max(at, start + said.length);
+		const isAsking = asks(speaker);
+		const parts =
+			isAsking || said.split(/\s+/).length <= LONG_TURN
+				? [{ text: said, start: 0, end: said.length }]
+				: chunksOf(said);
+		for (const part of parts) {
+			const words = part.text.split(/\s+/).length;
+			const setting: Setting = {
+				heading: '',
+				label: '',
+				inHead: false,
+				isOfSomebody: true,
+				amongWishes: false,
+				isMail: false,
+				entry: '',
+				bracketsAreOff: false
+			};
+			const off = forbiddenKindOf(part.text, setting);
+			const kind: UnitKind =
+				off === 'off-record'
+					? off
+					: isAsking
+						? part.text.includes('?')
+							? isPractical(part.text)
+								? 'aside'
+								: 'question'
+							: 'aside'
+						: words <= 3 || ASIDE.test(part.text)
+							? 'aside'
+							: speaker === ''
+								? 'claim'
+								: 'quote';
+			drafts.push({
+				kind,
+				text: part.text,
+				start: start + part.start,
+				end: start + part.end,
+				heading: '',
+				speaker: isSaid(kind) ? speaker : '',
+				list: -1,
+				position: 0,
+				table: -1,
+				cells: [],
+				paragraph,
+				leans: leansOn(part.text)
+			});
+		}
+	});
+	const names = [...asked.keys()].filter((speaker) => speaker !== '' && !asks(speaker));
+	return {
+		title: name,
+		speakers: names.map((speaker) => ({ name: speaker, role: '' })),
+		units: keyed(drafts),
+		headings: [],
+		columns: new Map()
+	};
+}
+
+/** Sentences put together until a piece has some weight. */
+function chunksOf(said: string) {
+	const chunks: { text: string; start: number; end: number }[] = [];
+	for (const { start, end } of cutSentences(said)) {
+		const last = chunks.at(-1);
+		if (last && last.text.split(/\s+/).length < LONG_TURN / 2) {
+			last.end = end;
+			last.text = said.slice(last.start, end);
+		} else chunks.push({ text: said.slice(start, end), start, end });
+	}
+	return chunks;
+}
