@@ -268,9 +268,7 @@ class NoteReader {
 		const from = line.start + Math.max(0, line.text.length === 0 ? 0 : rawIndex(line, speech.said));
 		if (asks) {
 			this.#speaking = this.#head?.name ?? '';
-			const kind: UnitKind =
-				ASIDE.test(speech.said) || isPractical(speech.said) ? 'aside' : 'question';
-			return this.#add(line, speech.said, line.start, line.end, { kind, speaker: '' });
+			return this.#readAsked(line, speech);
 		}
 		const isAnswer = speech.label === 'A';
 		const name =
@@ -288,6 +286,19 @@ class NoteReader {
 				speaker: name
 			});
 		}
+	}
+
+	/** A question, which its answers stand under; behind "Q" the answer can follow on the same line. */
+	#readAsked(line: NoteLine, { label, said }: Speech): void {
+		const cut = label === 'Q' ? said.indexOf('?') + 1 : 0;
+		const asked = cut > 0 ? said.slice(0, cut) : said;
+		const answer = said.slice(asked.length).trim();
+		const end = line.end - answer.length;
+		const kind: UnitKind = ASIDE.test(asked) || isPractical(asked) ? 'aside' : 'question';
+		this.#add(line, asked, line.start, end, { kind, speaker: '' });
+		if (kind === 'question') this.#heading = asked;
+		if (answer !== '')
+			this.#addSentences({ ...line, text: answer, start: end }, this.#setting(), {});
 	}
 
 	/** Somebody who speaks is introduced once, with what the note says of them. */

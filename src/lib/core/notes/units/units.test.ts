@@ -201,6 +201,25 @@ describe('a note', () => {
 	});
 });
 
+describe('an interview', () => {
+	const read = readNoteUnits(
+		note(
+			'Call Dr Ines Farrow, kiln fitter\n\nQ how hot at most\nnine hundred\nQ does it crack? Only over 100 an hour.\nQ glaze?\nthin, two coats'
+		)
+	).units;
+
+	it('has answers under their questions', () => {
+		expect(read.find(({ text }) => text === 'nine hundred')!.heading).toBe('how hot at most');
+		expect(read.find(({ text }) => text === 'thin, two coats')!.heading).toBe('glaze?');
+	});
+
+	it('keeps an answer that follows its question on one line', () => {
+		expect(read.map(({ kind, text }) => `${kind}: ${text}`)).toEqual(
+			expect.arrayContaining(['question: does it crack?', 'claim: Only over 100 an hour.'])
+		);
+	});
+});
+
 describe('what the writer says about units', () => {
 	const text = '# Tea\n\n- steep 3 min. not longer\n- green at 80°\n- ask Ines';
 	const read = () => unitsOfNote(note(text));
