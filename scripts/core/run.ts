@@ -10,10 +10,11 @@ import {
 	WorkStore,
 	type Analysis
 } from '../../src/lib/core/assignment';
-import { NO_EDITS } from '../../src/lib/core/findings';
+import { findQuestions, NO_EDITS } from '../../src/lib/core/findings';
 import { runThrough } from '../../src/lib/core/keywords';
 import { docFromMarkdown, docText, markdownOf } from '../../src/lib/core/manuscript';
 import { readArticle } from '../../src/lib/core/measure';
+import { readQuestions } from '../../src/lib/core/notes';
 import { proposePlan } from '../../src/lib/core/plan';
 import {
 	nextBestMoves,
@@ -25,13 +26,15 @@ import {
 import { makeTagger } from '../../src/lib/core/text';
 import { draftArticle } from '../../src/lib/core/writers';
 import { FileReader } from './files';
-import { round, shownArticle, shownFindings, shownNote, shownPlan } from './shown';
+import { stemVectors } from './meaning';
+import { round, shownAnswers, shownArticle, shownFindings, shownNote, shownPlan } from './shown';
 
 const USAGE = `Usage:
   core clean FILE…
   core keywords FILE…
   core subtitles FILE…
   core notes FILE…
+  core answers  --questions LIST… [--keyword K] NOTE… [-- PAGE…]
   core findings --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core plan     --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core draft    --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
@@ -64,13 +67,17 @@ export function run(argv: readonly string[]): Printed {
 	} catch (error) {
 		return refused(error instanceof Error ? error.message : String(error));
 	}
-	const { values, verb, files } = words;
+	const { values, verb, files, pages: behind } = words;
 	if (isOne(OF_FILES, verb)) {
 		if (files.length === 0) return refused(`No files given.\n${USAGE}`);
 		return ofFiles(verb, files, values.keyword ?? '');
 	}
+	if (verb === 'answers') {
+		if (!values.questions) return refused(`--questions is missing.\n${USAGE}`);
+		return answersIn(values.questions, files, behind, values.keyword ?? '');
+	}
 	if (!isOne(OF_EVIDENCE, verb)) return refused(USAGE);
-	if (files.length === 0) return refused(`No files given.\n${USAGE}`);
+	if (files.length === 0 && behind.length === 0) return refused(`No files given.\n${USAGE}`);
 	const keyword = values.keyword?.trim();
 	if (!keyword) return refused(`--keyword is missing.\n${USAGE}`);
 	const targetWords = values.words === undefined ? null : Number(values.words);
@@ -82,7 +89,7 @@ export function run(argv: readonly string[]): Printed {
 	if (verb === 'standing' && !values.draft) return refused(`--draft is missing.\n${USAGE}`);
 
 	const reader = new FileReader();
-	const pages = reader.pages(files);
+	const pages = reader.pages([...files, ...behind]);
 	const notes = [...reader.notes(values.notes ?? []), ...reader.questions(values.questions ?? [])];
 	const analysis = runThrough(
 		analyse(
@@ -98,15 +105,17 @@ export function run(argv: readonly string[]): Printed {
 				listed: [],
 				edits: NO_EDITS
 			},
-			workStore()
+			workStore(),
+			stemVectors()
 		)
 	);
 	return ofEvidence(verb, analysis, reader, values.draft ?? '');
 }
 
 function wordsOf(argv: readonly string[]) {
+	const split = argv.includes('--') ? argv.indexOf('--') : argv.length;
 	const { values, positionals } = parseArgs({
-		args: [...argv],
+		args: argv.slice(0, split),
 		allowPositionals: true,
 		options: {
 			keyword: { type: 'string' },
@@ -117,7 +126,7 @@ function wordsOf(argv: readonly string[]) {
 		}
 	});
 	const [verb = '', ...files] = positionals;
-	return { values, verb, files };
+	return { values, verb, files, pages: argv.slice(split + 1) };
 }
 
 function isOne<T extends string>(all: readonly T[], word: string): word is T {
@@ -135,6 +144,34 @@ function ofFiles(verb: VerbOfFiles, files: readonly string[], keyword: string): 
 						verb === 'keywords' ? reader.keywordList(file) : reader.transcript(file)
 					);
 	return { out: json([...found, ...reader.failed]), err: '', code: codeOf(reader) };
+}
+
+/** Which notes and pages answer the questions of some lists. */
+function answersIn(
+	lists: readonly string[],
+	notes: readonly string[],
+	pages: readonly string[],
+	keyword: string
+): Printed {
+	const reader = new FileReader();
+	const asked = reader
+		.questions(lists)
+		.flatMap(({ id, text }) =>
+			readQuestions(text).map((question) => ({ text: question, source: id }))
+		);
+	const { questions } = findQuestions(
+		reader.pages(pages).map((page) => workStore().readPage(page).work),
+		reader.notes(notes).map((note) => workStore().readNote(note).work),
+		asked,
+		keyword,
+		{ vectors: stemVectors() }
+	);
+	const found = questions.filter((question) => question.lists.some((list) => lists.includes(list)));
+	return {
+		out: json([...found.map(shownAnswers), ...reader.failed]),
+		err: '',
+		code: codeOf(reader)
+	};
 }
 
 function ofEvidence(

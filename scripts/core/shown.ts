@@ -1,5 +1,5 @@
 // What the core found, as the command line prints it.
-import type { Findings } from '../../src/lib/core/findings';
+import type { Findings, Question } from '../../src/lib/core/findings';
 import type { EvidenceNote } from '../../src/lib/core/assignment';
 import { readNoteUnits } from '../../src/lib/core/notes';
 import { keptBlocksOf, judgePage, textOf, type Article } from '../../src/lib/core/pages';
@@ -71,14 +71,17 @@ export function shownFindings(findings: Findings): Record<string, unknown> {
 			parent: findings.topics.find(({ id }) => id === parent)?.label ?? null,
 			headings: headings.map(({ page, level, text }) => ({ file: page, level, text }))
 		})),
-		questions: findings.questions.map(({ text, kind, pages, lists, wordings, answers }) => ({
-			question: text,
-			kind,
-			pages,
-			lists,
-			wordings,
-			answers
-		})),
+		questions: findings.questions.map(
+			({ text, kind, pages, lists, wordings, answers, mayAnswer }) => ({
+				question: text,
+				kind,
+				pages,
+				lists,
+				wordings,
+				answers,
+				mayAnswer
+			})
+		),
 		facts: findings.facts.map(({ text, source, origin, quantities, terms }) => ({
 			text,
 			source,
@@ -171,6 +174,18 @@ export function shownPlan(findings: Findings): Record<string, unknown> {
 		})),
 		bound: round(plan.bound),
 		value: round(plan.value)
+	};
+}
+
+/** A question with what answers it, and what may. */
+export function shownAnswers({ text, kind, answers, mayAnswer }: Question): object {
+	return {
+		question: text,
+		kind,
+		answers: [
+			...answers.map((answer) => ({ file: answer.source, text: answer.text, sure: true })),
+			...mayAnswer.map((answer) => ({ file: answer.source, text: answer.text, sure: false }))
+		]
 	};
 }
 

@@ -32,7 +32,8 @@ import {
 } from '$lib/core/pages';
 import { placeRest, proposeAgain, proposePlan } from '$lib/core/plan';
 import { isQuestion } from '$lib/core/reading';
-import { decodeBytes, makeTagger } from '$lib/core/text';
+import { decodeBytes, makeTagger, readStemVectors, type StemVectors } from '$lib/core/text';
+import vectorsUrl from '$lib/core/text/stem-vectors.bin?url';
 import { BuiltInDrafter, sectionRequestOf, versionsOf } from '$lib/core/writers';
 import { EvidenceShelf } from './evidence-shelf';
 import { readGatheredFile } from './gathered-files';
@@ -46,6 +47,23 @@ function loadStore(): Promise<WorkStore> {
 		([library, model]) => new WorkStore(makeTagger(library.default as never, model.default))
 	);
 	return store;
+}
+
+let vectors: Promise<StemVectors | null> | null = null;
+
+/** The table of stem vectors, fetched when first asked for; null where it cannot be had, and words alone decide. */
+function loadVectors(): Promise<StemVectors | null> {
+	vectors ??= fetch(vectorsUrl)
+		.then(async (reply) =>
+			reply.ok ? readStemVectors(new Uint8Array(await reply.arrayBuffer())) : null
+		)
+		.catch(() => null)
+		.then((table) => {
+			// the next findings may have a network again
+			if (table === null) vectors = null;
+			return table;
+		});
+	return vectors;
 }
 
 const shelf = new EvidenceShelf();
@@ -72,7 +90,12 @@ async function analysisOf(
 	const known = analyses.get(revision);
 	const evidence: Evidence = shelf.evidenceOf(revision);
 	const analysis =
-		known ?? (await inSteps(analyse(evidence, await loadStore()), onProgress, isStopped));
+		known ??
+		(await inSteps(
+			analyse(evidence, await loadStore(), await loadVectors()),
+			onProgress,
+			isStopped
+		));
 	if (!analysis) return null;
 	analyses.delete(revision);
 	analyses.set(revision, analysis);

@@ -14,6 +14,7 @@ import { isMaterial, readQuestions } from '../notes';
 import type { Plan } from '../plan';
 import { standingOfPage, type PageStanding } from '../standing';
 import type { DraftMaterial } from '../writers';
+import type { StemVectors } from '../text';
 import { revisionOf, type Evidence } from './evidence';
 import { draftNotesOf, type ReadNote, type ReadPage, type WorkStore } from './work-store';
 
@@ -38,7 +39,11 @@ export interface Analysis {
  * The one way from evidence to findings, for app, command line, tests and benchmarks. Works page by
  * page, so that a caller can show progress and stop in between.
  */
-export function* analyse(evidence: Evidence, store: WorkStore): Generator<StepsDone, Analysis> {
+export function* analyse(
+	evidence: Evidence,
+	store: WorkStore,
+	vectors: StemVectors | null = null
+): Generator<StepsDone, Analysis> {
 	const material = evidence.notes.filter(isMaterial);
 	const all = evidence.pages.length + material.length;
 	const pages: ReadPage[] = [];
@@ -54,7 +59,8 @@ export function* analyse(evidence: Evidence, store: WorkStore): Generator<StepsD
 	const findings = assembleFindings(
 		pages.map(({ work }) => work),
 		notes.map(({ work }) => work),
-		findOptionsOf(evidence)
+		findOptionsOf(evidence),
+		vectors
 	);
 	return { revision: revisionOf(evidence), evidence, pages, notes, findings };
 }

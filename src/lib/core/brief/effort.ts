@@ -32,7 +32,7 @@ export const EFFORT_RULES: Readonly<Record<Effort, EffortRules>> = {
 		lengthQuantile: 0.6,
 		wordsPerSection: 115,
 		mostSections: 24,
-		questionsInFaq: 6,
+		questionsInFaq: 8,
 		questionsCounted: 10,
 		topicShare: 0,
 		keywordPlaces: KEYWORD_PLACES

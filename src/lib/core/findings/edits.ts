@@ -38,13 +38,27 @@ const groupEditsSchema = z.object({
 
 export type GroupEdits = Readonly<z.infer<typeof groupEditsSchema>>;
 
+/** What the writer says of a statement that may answer a question. */
+const answerEditSchema = z.object({
+	/** A wording of the question, as `questionRef` names it. */
+	question: ref,
+	/** Id of the page or note. */
+	source: z.string().max(200),
+	/** The statement, as `answerRef` names it. */
+	text: ref,
+	isRight: z.boolean()
+});
+
+export type AnswerEdit = Readonly<z.infer<typeof answerEditSchema>>;
+
 export const findingEditsSchema = z.object({
 	terms: z.record(z.string(), termEditSchema).default({}),
 	topics: groupEditsSchema.prefault({}),
 	questions: groupEditsSchema.prefault({}),
 	/** Questions of the writer's own. */
 	ownQuestions: z.array(z.string().min(3).max(300)).default([]),
-	figures: groupEditsSchema.prefault({})
+	figures: groupEditsSchema.prefault({}),
+	answers: z.array(answerEditSchema).default([])
 });
 
 /** All that a writer changed about the findings of an assignment. */
@@ -154,6 +168,30 @@ export function nameGroup(edits: GroupEdits, refs: readonly string[], name: stri
 	const others = edits.named.filter((entry) => !entry.refs.some((member) => members.has(member)));
 	const plain = name.trim();
 	return { ...edits, named: plain === '' ? others : [...others, { refs: [...refs], name: plain }] };
+}
+
+/** Name of a statement for decisions by hand. */
+export function answerRef(text: string): string {
+	return text.replace(/\s+/g, ' ').trim().slice(0, 600);
+}
+
+/**
+ * Says of a statement that it answers a question, or that it does not; null takes back what was said.
+ *
+ * @param refs wordings of the question; kept for each, so that it holds when they are parted
+ */
+export function judgeAnswer(
+	edits: FindingEdits,
+	refs: readonly string[],
+	{ source, text }: { readonly source: string; readonly text: string },
+	isRight: boolean | null
+): FindingEdits {
+	const said = answerRef(text);
+	const others = edits.answers.filter(
+		(edit) => !(edit.source === source && edit.text === said && refs.includes(edit.question))
+	);
+	const judged = refs.map((question) => ({ question, source, text: said, isRight: isRight! }));
+	return { ...edits, answers: isRight === null ? others : [...others, ...judged] };
 }
 
 /** Group edits made ready for asking. */

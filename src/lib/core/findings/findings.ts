@@ -8,6 +8,7 @@ import {
 	findNotePassages,
 	type NotePassage
 } from './facts';
+import type { StemVectors } from '../text';
 import { findFollowUps, type FollowUp } from './follow-ups';
 import { findHabits, type Habit, findShape, type ShapeSpread, lengthOfEvidence } from './shape';
 import { type ListedPhrase, findNoteTerms, findTermsOf, type Term } from './terms';
@@ -77,11 +78,14 @@ export interface FindOptions {
  * Puts the work on single pages together. Pages and notes may come in any order: they are put into
  * that of their ids, so equal evidence gives equal findings. Without pages everything is empty but
  * the questions and facts of notes.
+ *
+ * @param vectors meaning of words, for order alone; null: by words
  */
 export function assembleFindings(
 	pages: readonly PageWork[],
 	notes: readonly PageWork[],
-	options: FindOptions
+	options: FindOptions,
+	vectors: StemVectors | null = null
 ): Findings {
 	const ordered = [...pages].sort((a, b) => (a.id < b.id ? -1 : 1));
 	const orderedNotes = [...notes].sort((a, b) => (a.id < b.id ? -1 : 1));
@@ -104,7 +108,7 @@ export function assembleFindings(
 		orderedNotes,
 		[...options.asked, ...askedInLists(listed), ...own],
 		keyword,
-		edits.questions
+		{ edits, vectors }
 	);
 	const facts = findFacts(ordered, orderedNotes, terms);
 	const { figures, struck: struckFigures } = groupFacts(facts, keyword, edits.figures);

@@ -71,7 +71,7 @@ function askedOfTerms(
 			const entry = byKey.get(key) ?? { isPlural, name, answers: [] };
 			byKey.set(key, entry);
 			if (!entry.answers.some((answer) => answer.source === source.id))
-				entry.answers.push({ source: source.id, section, text, fit: 1 });
+				entry.answers.push({ source: source.id, section, text, fit: 1, by: 'words' });
 		}
 	}
 	return [...byKey.values()].map(({ isPlural, name, answers }) => {
@@ -115,7 +115,7 @@ function askedOfMeasures(
 					'how',
 					said
 						.filter(({ text }) => pattern.test(text))
-						.map(({ source, section, text }) => ({ source, section, text, fit: 1 }))
+						.map(({ source, section, text }) => ({ source, section, text, fit: 1, by: 'words' }))
 				)
 			];
 		})

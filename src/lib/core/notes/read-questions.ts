@@ -48,12 +48,20 @@ const VERB_FIRST =
 const SECOND =
 	/^\S+(?:'s|’s)?\s+(?:is|are|was|were|do|does|did|can|could|should|shall|will|would|may|might|must|has|have|had|to|many|much|long|deep|high|tall|wide|thick|often|far|old|big|heavy|hard|strong|soon|fast|kind|type|sort|size|stone|tools?|\w+s?\s+(?:is|are|do|does|can|should|will))\b/i;
 
+/** A noun first, then a verb that asks: "what evidence of need do funders want", "which funders give". */
+const NOUN_FIRST =
+	/^(?:what|which|whose)\s+(?!(?:you|i|we|they|he|she|it|to|one|ones)\b)(?:(?:\S+\s+){1,5}?(?:do|does|did|can|should|will|would)\s+(?:i|you|we|they|it|an?|the|\p{L}+)\b|(?:goes|happens|makes|causes|counts|comes|works|helps|kills|stops)\b)|^which\s+\p{L}+s\s+(?!(?:you|i|we|they|he|she|it)\b)\p{L}+\b/iu;
+/** Two things to choose from, as people search: "compressor or desiccant for laundry". */
+const EITHER = /^(?:[\p{L}\p{N}'’-]+\s+){1,6}or(?:\s+[\p{L}\p{N}'’-]+){1,6}$/iu;
+
 function opensLikeQuestion(line: string): boolean {
 	if (line.length < 8 || line.length > 200) return false;
 	if (line.endsWith('?')) return true;
 	if (/^which (?:is|was) why\b/i.test(line)) return false;
 	if (/[.!;:]$/.test(line) || line.split(' ').length > 16) return false;
 	return (
-		VERB_FIRST.test(line) || (ASKING.test(line) && (SECOND.test(line) || /^\S+['’]s\b/.test(line)))
+		VERB_FIRST.test(line) ||
+		EITHER.test(line) ||
+		(ASKING.test(line) && (SECOND.test(line) || NOUN_FIRST.test(line) || /^\S+['’]s\b/.test(line)))
 	);
 }

@@ -11,5 +11,6 @@ export * from './page-work';
 export * from './purposes';
 export * from './quantities';
 export * from './question-form';
+export * from './statements';
 export * from './units';
 export * from './work-on-page';

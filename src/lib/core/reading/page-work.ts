@@ -3,6 +3,7 @@ import type { ReadingSums } from '../text';
 import type { Definition } from './definitions';
 import type { HabitId } from './habits';
 import type { Quantity } from './quantities';
+import type { Statement } from './statements';
 
 /** What findings need to know of one counted page or one note. */
 export interface Source {
@@ -95,6 +96,8 @@ export interface PageWork {
 	readonly candidates: readonly CandidateCount[];
 	readonly questions: readonly FoundQuestion[];
 	readonly facts: readonly FoundFact[];
+	/** All that its text says, in order. */
+	readonly statements: readonly Statement[];
 	readonly definitions: readonly Definition[];
 	readonly habits: readonly HabitId[];
 	readonly reading: ReadingSums;

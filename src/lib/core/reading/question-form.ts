@@ -40,6 +40,16 @@ export function spokenQuestionIn(sentence: string): string | null {
 	return plain[0]!.toUpperCase() + plain.slice(1);
 }
 
+/** What only somebody who is present can answer: "which seed do you recommend", "what did you do", "your dog". */
+const TO_SOMEBODY =
+	/\b(?:(?:do|did|have|would) you (?:ever |really |usually )?(?:recommend|reckon|think|mean|say|suggest|see|hear|find|like|remember|had|have last|get asked)|did you|you (?:recommend|reckon|mean|said|like)|tell (?:me|us)|(?:want|let|for) (?:me|us)|last (?:week|month|year)|this (?:morning|week))\b/i;
+
+/** Whether a reader may ask it: a whole question, and not one put to the person in the room. */
+export function isReadersQuestion(question: string): boolean {
+	const plain = question.trim().replace(LEADS, '');
+	return OPENS.test(plain) && plain.split(/\s+/).length >= 4 && !TO_SOMEBODY.test(plain);
+}
+
 /** "How deep", "how noisy": a measure or degree, not a way. */
 const DEGREE =
 	/^how (?!do|does|did|to|can|could|should|shall|will|would|is|are|was|were|has|have|about|come|i\b|you\b|we\b)(?:much |many )?(\p{L}+)/iu;

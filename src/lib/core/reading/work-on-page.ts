@@ -6,6 +6,7 @@ import {
 	sentencesOf,
 	stemOf,
 	wordsOfSentence,
+	type PreparedSentence,
 	type ReadingSums,
 	type Tagger
 } from '../text';
@@ -26,6 +27,7 @@ import type {
 } from './page-work';
 import { faqPlaces } from './faq-places';
 import { cuts, cutOf, textsOf, statementsOf } from './cut';
+import { StatementList } from './statements';
 import { countCandidates } from './count-candidates';
 
 /** Works out everything that depends on one source alone. */
@@ -35,6 +37,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 	const works: (SectionWork & { readonly start: number })[] = [];
 	const questions: FoundQuestion[] = [];
 	const facts: FoundFact[] = [];
+	const statements = new StatementList();
 	const readings: ReadingSums[] = [];
 	const paragraphWords: number[] = [];
 	const faqs = faqPlaces(sections);
@@ -63,7 +66,9 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			});
 			units.push(...ofBlock);
 			texts.push(...ofBlock.map(({ text }) => text));
-			facts.push(...factsIn(block, ofBlock, index));
+			const said = statementsOf(block, ofBlock);
+			statements.add(block, said, index);
+			facts.push(...factsIn(block, said, index));
 			if (block.kind === 'paragraph' || block.kind === 'quote') {
 				readings.push(readingSumsOf(block.text));
 				paragraphWords.push(units.at(-1)!.words);
@@ -103,6 +108,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 		candidates: countCandidates(units, tag),
 		questions,
 		facts,
+		statements: statements.all,
 		definitions: definitionsIn(units),
 		habits: habitsOfPage(sections, source.blocks, {
 			hasFaq: works.some(({ isFaq }) => isFaq),
@@ -121,9 +127,9 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 }
 
 /** Sentences of a block that hold a quantity or name a body. A list of amounts is one fact. */
-function factsIn(block: Block, units: readonly Unit[], section: number): FoundFact[] {
+function factsIn(block: Block, said: readonly PreparedSentence[], section: number): FoundFact[] {
 	if (block.kind === 'list' && isAmountList(block.items)) return amountsIn(block.items, section);
-	return statementsOf(block, units).flatMap((sentence) => {
+	return said.flatMap((sentence) => {
 		const { text } = sentence;
 		const quantities = quantitiesOf(text).filter(isOfSomething(text));
 		const names = namedBodiesIn(text);

@@ -7,6 +7,7 @@ export * from './inflect';
 export * from './lists';
 export * from './spelling';
 export * from './stems';
+export * from './stem-vectors';
 export * from './stop-words';
 export * from './readability';
 export * from './term-index';

@@ -1,6 +1,7 @@
-import { contentStemsOf, isStopWord, sentencesOf, stemOf, keywordStemsOf } from '../../text';
-import { NO_EDITS, rulesOf, type GroupEdits } from '../edits';
-import { cutOf, type PageWork, questionKindOf, type QuestionKind } from '../../reading';
+import { sentencesOf, keywordStemsOf, type StemVectors } from '../../text';
+import { answerRef, NO_EDITS, rulesOf, type AnswerEdit, type FindingEdits } from '../edits';
+import { isReadersQuestion, type PageWork, questionKindOf, type QuestionKind } from '../../reading';
+import { findAnswers, poolOf, saidBy, type FoundAnswer, type Pool } from '../answers';
 import { isSameQuestion, senseOf, type QuestionSense } from './same-question';
 
 /** A passage that answers a question, with where it comes from. */
@@ -9,9 +10,14 @@ export interface Answer {
 	/** Position of its section in the source. */
 	readonly section: number;
 	readonly text: string;
-	/** Share of the question's meaning found in it, 0–1. */
+	/** How likely it is the answer, 0–1. */
 	readonly fit: number;
+	/** It stands under the question, words and kind agree, or the writer says so. */
+	readonly by: 'place' | 'words' | 'writer';
 }
+
+/** A statement that may answer a question, for the writer to confirm or refuse. */
+export type PossibleAnswer = Omit<Answer, 'by'>;
 
 export interface Question {
 	readonly id: string;
@@ -27,7 +33,10 @@ export interface Question {
 	readonly wordings: readonly string[];
 	/** Searches a month for the wording searched most, where a keyword list says so. */
 	readonly volume: number | null;
+	/** Those of notes before those of pages. */
 	readonly answers: readonly Answer[];
+	/** Where no note, or no page, is known to answer it: what may. */
+	readonly mayAnswer: readonly PossibleAnswer[];
 }
 
 /** A question brought by a list or a note. */
@@ -37,10 +46,12 @@ export interface AskedQuestion {
 	readonly volume?: number | null;
 }
 
+/** Answers that are shown of notes, and of pages. */
 const ANSWERS_SHOWN = 3;
-
-/** Part of a question that a passage must hold to answer it. */
-const ANSWERS_AT = 0.6;
+/** A sure statement is left out that is worth so much less than the best one. */
+const FAR_BEHIND = 2.5;
+/** Statements that are offered to be confirmed. */
+const MAY_SHOWN = 3;
 
 /** A question on its way into its group. */
 interface Asking {
@@ -56,7 +67,7 @@ interface Group {
 	lists: Set<string>;
 	askedAt: { source: string; section: number }[];
 	volume: number | null;
-	given: Answer[];
+	given: Omit<Answer, 'by'>[];
 }
 
 export interface QuestionsFound {
@@ -74,12 +85,15 @@ export function findQuestions(
 	notes: readonly PageWork[],
 	asked: readonly AskedQuestion[],
 	keyword: string,
-	edits: GroupEdits = NO_EDITS.questions
+	{
+		edits = NO_EDITS,
+		vectors = null
+	}: { readonly edits?: FindingEdits; readonly vectors?: StemVectors | null } = {}
 ): QuestionsFound {
 	const common = keywordStemsOf(keyword);
-	const passages = passagesOf([...pages, ...notes]);
-	const rules = rulesOf(edits);
-	const groups = new QuestionGroups(rules, stemWeights(passages, common), common);
+	const pool = poolOf(notes.map(saidBy), pages.map(saidBy), common, vectors);
+	const rules = rulesOf(edits.questions);
+	const groups = new QuestionGroups(rules, stemWeights(pool), common);
 	const askings = [
 		...pages.flatMap((page) => askingsOf(page, 'pages')),
 		...notes.flatMap((note) => askingsOf(note, 'lists')),
@@ -96,11 +110,16 @@ export function findQuestions(
 		a.text < b.text ? -1 : a.text > b.text ? 1 : 0
 	))
 		into(groups.put(text));
+	const isNote = (source: string) => pool.notes.includes(source);
 	const questions = groups.all
-		.map((group) => questionOf(group, rules.nameOf(group.refs), passages, common))
+		.filter(
+			({ pages: on, lists, wordings }) =>
+				on.size > 0 || ![...lists].every(isNote) || wordings.some(isReadersQuestion)
+		)
+		.map((group) => questionOf(group, rules.nameOf(group.refs), pool, edits.answers))
 		.sort(
 			(a, b) =>
-				b.pages.length + b.lists.length - a.pages.length - a.lists.length ||
+				rankOf(b, pool) - rankOf(a, pool) ||
 				(b.volume ?? -1) - (a.volume ?? -1) ||
 				(a.text < b.text ? -1 : 1)
 		);
@@ -179,17 +198,29 @@ function askingsOf(source: PageWork, kind: 'pages' | 'lists'): Asking[] {
 	}));
 }
 
+/** What it is worth, beside one page that asks it: a list that does, a note, a note that answers it, or may. */
+const RANK = { list: 1.5, note: 0.5, answered: 1, maybe: 0.25 } as const;
+
+/** Questions that many ask, and that the notes answer, come first. */
+function rankOf({ pages, lists, answers, mayAnswer }: Question, { notes }: Pool): number {
+	const isNote = (source: string) => notes.includes(source);
+	const asking = lists.map((source): number => (isNote(source) ? RANK.note : RANK.list));
+	const answered = answers.some(({ source }) => isNote(source))
+		? RANK.answered
+		: mayAnswer.some(({ source }) => isNote(source))
+			? RANK.maybe
+			: 0;
+	return asking.reduce((sum, rank) => sum + rank, pages.length + answered);
+}
+
 /** A group as it is shown: under the name given by hand, else its shortest wording. */
 function questionOf(
 	group: Group,
 	givenName: string | null | undefined,
-	passages: Passages,
-	common: ReadonlySet<string>
+	pool: Pool,
+	judged: readonly AnswerEdit[]
 ): Question {
 	const shortest = [...group.wordings].sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0]!;
-	const found = bestPassages(new Set(contentStemsOf(shortest)), passages.byStem, common).filter(
-		({ source }) => !group.given.some((given) => given.source === source)
-	);
 	const name = givenName ?? shortest;
 	const text = (name[0]!.toUpperCase() + name.slice(1)).replace(/\bi\b/g, 'I');
 	return {
@@ -204,8 +235,63 @@ function questionOf(
 		askedAt: group.askedAt,
 		wordings: group.wordings,
 		volume: group.volume,
-		answers: [...group.given, ...found].slice(0, ANSWERS_SHOWN)
+		...answersTo(
+			shortest,
+			group,
+			pool,
+			judged.filter(({ question }) => group.refs.includes(question))
+		)
 	};
+}
+
+/** What answers a question: what stands under it, what is found, less what the writer refused. */
+function answersTo(
+	wording: string,
+	{ given }: Group,
+	pool: Pool,
+	judged: readonly AnswerEdit[]
+): Pick<Question, 'answers' | 'mayAnswer'> {
+	const judgedAs = ({ source, text }: PossibleAnswer) =>
+		judged.find((edit) => edit.source === source && edit.text === answerRef(text))?.isRight;
+	const isNew = ({ source }: PossibleAnswer) => !given.some((one) => one.source === source);
+	const found = findAnswers(wording, pool);
+	const mayAnswer: PossibleAnswer[] = [];
+	const answers = [pool.notes, pool.pages].flatMap((sources, i) => {
+		const under = given
+			.filter(({ source }) => sources.includes(source))
+			.map((one): Answer => ({ ...one, by: 'place' }));
+		const others = found[i === 0 ? 'notes' : 'pages'].map((one) => ({
+			...shownAnswer(one),
+			isSure: one.isSure,
+			value: one.value
+		}));
+		const most = Math.max(0, ...others.map(({ value }) => value));
+		const sure = others.filter(isNew).filter((one) => one.isSure && one.value > most - FAR_BEHIND);
+		const ofThese = [
+			...others
+				.filter((one) => judgedAs(one) === true)
+				.map((one) => claimed(one, one.isSure ? 'words' : 'writer')),
+			...under.filter((one) => judgedAs(one) !== false),
+			...sure.filter((one) => judgedAs(one) === undefined).map((one) => claimed(one, 'words'))
+		].slice(0, ANSWERS_SHOWN);
+		if (ofThese.length === 0)
+			mayAnswer.push(
+				...others
+					.filter((one) => judgedAs(one) === undefined)
+					.map(({ source, section, text, fit }): PossibleAnswer => ({ source, section, text, fit }))
+			);
+		return ofThese;
+	});
+	return { answers, mayAnswer: mayAnswer.slice(0, MAY_SHOWN) };
+}
+
+function claimed({ source, section, text, fit }: PossibleAnswer, by: Answer['by']): Answer {
+	return { source, section, text, fit, by };
+}
+
+function shownAnswer({ said, likely }: FoundAnswer): PossibleAnswer {
+	const { text, section } = said.statement;
+	return { source: said.source, section, text, fit: likely };
 }
 
 /** Name of a wording for decisions by hand. */
@@ -216,90 +302,18 @@ export function questionRef(wording: string): string {
 		.trim();
 }
 
-/** Stems of the keyword, and those that stand in a large part of the passages, tell questions apart least. */
-function stemWeights(passages: Passages, common: ReadonlySet<string>) {
-	const few = Math.log(Math.max(2, passages.count / 3));
+/** Stems of the keyword, and those that stand in a large part of what is said, tell questions apart least. */
+function stemWeights({ keyword, spread, count }: Pool) {
+	const few = Math.log(Math.max(2, count / 3));
 	return (stem: string): number => {
-		if (common.has(stem)) return 0.35;
-		const on = passages.byStem.get(stem)?.length ?? 0;
-		if (on === 0 || passages.count < 20) return 1;
-		return Math.min(1, Math.max(0.2, Math.log(passages.count / on) / few));
+		if (keyword.has(stem)) return 0.35;
+		const on = spread.get(stem) ?? 0;
+		if (on === 0 || count < 20) return 1;
+		return Math.min(1, Math.max(0.2, Math.log(count / on) / few));
 	};
 }
 
 function openingOf(answer: string): string {
 	const sentences = sentencesOf(answer).map(({ text }) => text);
 	return sentences.slice(0, 2).join(' ');
-}
-
-interface Passage {
-	source: string;
-	section: number;
-	text: string;
-	stems: ReadonlySet<string>;
-}
-
-const passagesBySource = new WeakMap<PageWork, readonly Passage[]>();
-
-interface Passages {
-	readonly byStem: ReadonlyMap<string, readonly Passage[]>;
-	readonly count: number;
-}
-
-function passagesOf(sources: readonly PageWork[]): Passages {
-	const byStem = new Map<string, Passage[]>();
-	let count = 0;
-	for (const source of sources) {
-		let passages = passagesBySource.get(source);
-		if (!passages) passagesBySource.set(source, (passages = passagesIn(source)));
-		count += passages.length;
-		for (const passage of passages) {
-			for (const stem of passage.stems) {
-				const list = byStem.get(stem);
-				if (list) list.push(passage);
-				else byStem.set(stem, [passage]);
-			}
-		}
-	}
-	return { byStem, count };
-}
-
-function passagesIn(source: PageWork): Passage[] {
-	const passages: Passage[] = [];
-	const headings = source.sections.map(({ heading }) => contentStemsOf(heading));
-	for (const unit of source.units) {
-		if (unit.place !== 'body' && unit.place !== 'faq') continue;
-		for (const { text, words } of cutOf(unit)) {
-			if (text.endsWith('?')) continue;
-			const stems = new Set(headings[unit.section]);
-			for (const { key } of words) if (key.length > 1 && !isStopWord(key)) stems.add(stemOf(key));
-			passages.push({ source: source.id, section: unit.section, text, stems });
-		}
-	}
-	return passages;
-}
-
-/** For each source its sentence that holds most of the question; under 60% it is no answer. */
-function bestPassages(
-	stems: ReadonlySet<string>,
-	byStem: ReadonlyMap<string, readonly Passage[]>,
-	common: ReadonlySet<string>
-): Answer[] {
-	const found = new Map<Passage, number>();
-	let all = 0;
-	for (const stem of stems) {
-		const passages = byStem.get(stem) ?? [];
-		const weight = (common.has(stem) ? 0.3 : 1) * Math.log(1 + 200 / (1 + passages.length));
-		all += weight;
-		for (const passage of passages) found.set(passage, (found.get(passage) ?? 0) + weight);
-	}
-	const best = new Map<string, Answer>();
-	for (const [{ source, section, text }, weight] of found) {
-		const fit = weight / all;
-		if (fit < ANSWERS_AT) continue;
-		const known = best.get(source);
-		if (!known || fit > known.fit || (fit === known.fit && text < known.text))
-			best.set(source, { source, section, text, fit });
-	}
-	return [...best.values()].sort((a, b) => b.fit - a.fit || (a.text < b.text ? -1 : 1));
 }

@@ -60,13 +60,18 @@ function blocksOf(units: readonly NoteUnit[], columns: ReadNoteUnits['columns'])
 		const items: string[] = [];
 		let at = -1;
 		for (const { position, text } of units) {
-			if (position === at) items[items.length - 1] += ` ${text}`;
+			if (position === at) items[items.length - 1] = joined(items.at(-1)!, text);
 			else items.push(text);
 			at = position;
 		}
 		return [{ kind: 'list', ordered: first!.kind === 'step', items }];
 	}
-	return [{ kind: 'paragraph', text: units.map(({ text }) => text).join(' ') }];
+	return [{ kind: 'paragraph', text: units.map(({ text }) => text).reduce(joined) }];
+}
+
+/** Jottings end without a stop: a line break keeps two of them from being read as one sentence. */
+function joined(one: string, other: string): string {
+	return `${one}${/[.!?…]["”’)\]]*$/.test(one) ? ' ' : '\n'}${other}`;
 }
 
 /** A heading all of whose text is never printed says nothing; a title stays. */

@@ -6,7 +6,8 @@ export const PLAN_LIMITS = {
 	faqShare: 0.13,
 	closingShare: 0.05,
 	leastBudget: 50,
-	questionsPerSection: 2,
+	questions: 30,
+	questionsPerSection: 3,
 	factsPerSection: 4,
 	notesPerSection: 3,
 	/** Share of pages that make a part of their own of key facts from which we do too. */

@@ -1,5 +1,11 @@
 import { EFFORT_RULES } from '../../brief';
-import { questionFit, type Findings, type Question, type QuestionPlace } from '../../findings';
+import {
+	matterFit,
+	questionFit,
+	type Findings,
+	type Question,
+	type QuestionPlace
+} from '../../findings';
 import { contentStemsOf } from '../../text';
 import { PLAN_LIMITS, type PlanSection, topicsOf } from '../outline';
 
@@ -8,7 +14,7 @@ export function chooseQuestions(findings: Findings): Question[] {
 	return findings.questions
 		.filter(({ pages, lists }) => pages.length + lists.length >= 1)
 		.filter(({ text }) => contentStemsOf(text).length >= 2)
-		.slice(0, 24);
+		.slice(0, PLAN_LIMITS.questions);
 }
 
 /** Questions go to the section whose heading or topic holds their words, the rest to the FAQ while it has room. */
@@ -18,13 +24,12 @@ export function placeQuestions(
 	questions: readonly Question[]
 ): PlanSection[] {
 	const { questionsInFaq } = EFFORT_RULES[findings.effort];
-	const fitOf = questionFit(findings);
-	const places = placesOf(sections, findings);
+	const fitOf = sectionFit(sections, findings);
 	const placed = sections.map((section) => ({ ...section, questions: [...section.questions] }));
 	const faq = placed.findIndex(({ kind, locked }) => kind === 'faq' && !locked);
 	for (const question of questions) {
 		let best = -1;
-		let most = 0.49;
+		let most = TREATED_FROM;
 		placed.forEach((section, s) => {
 			if (
 				section.locked ||
@@ -34,7 +39,7 @@ export function placeQuestions(
 			)
 				return;
 			if (section.questions.length >= PLAN_LIMITS.questionsPerSection) return;
-			const fit = fitOf(question, places[s]!);
+			const fit = fitOf(question, s);
 			if (fit > most) [most, best] = [fit, s];
 		});
 		if (best >= 0) {
@@ -54,15 +59,49 @@ export function placeQuestions(
 	return placed;
 }
 
-function placesOf(sections: readonly PlanSection[], findings: Findings): QuestionPlace[] {
-	return sections.map((section) => ({
-		headings: [
-			section.heading,
-			...topicsOf(section, findings).flatMap(({ headings }) => headings.map(({ text }) => text))
-		],
-		intent: section.intent
-	}));
+/** Fit from which a section treats what a question asks. */
+const TREATED_FROM = 0.4;
+
+/** What it is worth that pages write, under the section's headings, of what the answers say. */
+const BY_ANSWERS = 1.5;
+
+/**
+ * How much of what a question asks each section treats: by the words of its headings, and by the text
+ * that pages have under them, held against the question and its answers.
+ */
+function sectionFit(
+	sections: readonly PlanSection[],
+	findings: Findings
+): (question: Question, section: number) => number {
+	const fitOf = questionFit(findings);
+	const places = sections.map((section) => {
+		const topics = topicsOf(section, findings);
+		const place: QuestionPlace = {
+			headings: [
+				section.heading,
+				...topics.flatMap(({ headings }) => headings.map(({ text }) => text))
+			],
+			intent: section.intent
+		};
+		return { place, byText: matterFit(topics.map(({ matter }) => matter)) };
+	});
+	const stems = new Map<string, ReadonlySet<string>>();
+	const stemsOf = ({ id, text, answers }: Question) => {
+		let found = stems.get(id);
+		if (!found) {
+			const said = answers.slice(0, ANSWERS_HELD).map((answer) => answer.text);
+			stems.set(id, (found = new Set([text, ...said].flatMap(contentStemsOf))));
+		}
+		return found;
+	};
+	return (question, s) => {
+		const { place, byText } = places[s]!;
+		return fitOf(question, place) + BY_ANSWERS * byText(stemsOf(question));
+	};
 }
+
+/** Answers that say where a question belongs. */
+const ANSWERS_HELD = 2;
 
 /** How much of what a question asks each section treats, as when questions are placed. */
 export function questionFits(
@@ -70,6 +109,6 @@ export function questionFits(
 	sections: readonly PlanSection[],
 	findings: Findings
 ): number[] {
-	const fitOf = questionFit(findings);
-	return placesOf(sections, findings).map((place) => fitOf(question, place));
+	const fitOf = sectionFit(sections, findings);
+	return sections.map((_, s) => fitOf(question, s));
 }

@@ -1,7 +1,7 @@
 import { closeWordsOf } from '../../measure';
 import type { PlanSection } from '../../plan';
 import { findTerms, indexTerms, patternOf, termKeyOf, type TermIndex } from '../../text';
-import { bestAnswer } from './answer-questions';
+import { answeringPassages } from './answer-questions';
 import { choose } from './choose-passages';
 import type { DraftMaterial } from './draft-material';
 import { fitAll, homesOf, placedIn } from './fit-passages';
@@ -12,6 +12,8 @@ export interface Allocation {
 	readonly terms: TermIndex;
 	/** The passage that answers a placed question, by the question's id. */
 	readonly answers: ReadonlyMap<string, Passage>;
+	/** Questions that the notes answer, be it in another section. */
+	readonly answered: ReadonlySet<string>;
 	/** The other passages of each section, by its id. */
 	readonly chosen: ReadonlyMap<string, readonly Passage[]>;
 }
@@ -35,11 +37,13 @@ export function allocate(
 	const homes = new Map([...homesOf(plan.sections, fits), ...placed]);
 	const taken = new Set<Passage>();
 	const answers = new Map<string, Passage>();
+	const answered = new Set<string>();
 	for (const { questions } of wanted) {
 		for (const { question } of questions) {
 			const asked = findings.questions.find(({ id }) => id === question);
-			const free = passages.filter((passage) => !taken.has(passage));
-			const answer = asked && bestAnswer(asked, free, findings.keyword);
+			const found = asked ? answeringPassages(asked, passages) : [];
+			const answer = found.find((passage) => !taken.has(passage));
+			if (found.length > 0) answered.add(question);
 			if (!answer) continue;
 			answers.set(question, answer);
 			taken.add(answer);
@@ -62,7 +66,7 @@ export function allocate(
 			choose(section, candidates, taken, mine, used + answered);
 		}
 	}
-	return { terms, answers, chosen };
+	return { terms, answers, answered, chosen };
 }
 
 /** Passages that stand in no page, hold nothing that must not be said and are not used already. */

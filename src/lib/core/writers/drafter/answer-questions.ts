@@ -1,58 +1,48 @@
-import { quantitiesOf } from '../../reading';
-import type { Question } from '../../findings';
-import { contentStemsOf, keywordStemsOf } from '../../text';
+import type { Answer, Question } from '../../findings';
+import { contentStemsOf } from '../../text';
 import type { Passage } from './note-material';
 
-/** Words of measure that an answer replaces by its figure. */
-const MEASURE_WORDS = new Set(
-	contentStemsOf('far apart deep high wide thick long much many big large tall heavy strong often')
-);
+/** Part of an answer's words, columns of a table included, that its passage holds. */
+const SAME_AT = 0.6;
 
-/**
- * The passage that answers a question, or null. A question after a figure wants one of its
- * kind; one told apart by a single word only counts as answered under a heading of that word.
- * No answer is better than a wrong one.
- */
-export function bestAnswer(
+/** The passages that answer a question, as the findings say, the best answer first. */
+export function answeringPassages(
 	question: Question,
-	passages: readonly Passage[],
-	keyword: string
-): Passage | null {
-	const common = keywordStemsOf(keyword);
-	const asked = [...new Set(contentStemsOf(question.text))].filter(
-		(stem) => !common.has(stem) && !MEASURE_WORDS.has(stem)
-	);
-	const figure = figureWanted(question);
-	if (asked.length === 0 && figure === null) return null;
-	let best: Passage | null = null;
-	let most = 0.6;
+	passages: readonly Passage[]
+): readonly Passage[] {
+	const byNote = new Map<string, Passage[]>();
 	for (const passage of passages) {
-		const text = passage.sentences.join(' ');
-		if (figure !== null && !quantitiesOf(text).some(({ kind }) => figure.includes(kind))) continue;
-		const inText = asked.filter((stem) => passage.stems.includes(stem)).length;
-		const inHeading = asked.filter(
-			(stem) => !passage.stems.includes(stem) && passage.headingStems.includes(stem)
-		).length;
-		const named = asked.some((stem) => passage.headingStems.includes(stem));
-		if (asked.length > 0 && inText === 0) continue;
-		if (figure === null && inText < 2 && !named) continue;
-		const about =
-			[...common].filter((stem) => passage.stems.includes(stem)).length / Math.max(1, common.size);
-		const value =
-			(asked.length === 0 ? 0.5 : (inText + 0.7 * inHeading) / asked.length) +
-			0.15 * about +
-			(named ? 0.2 : 0) +
-			(passage.voice.kind === 'visit' ? -0.15 : 0);
-		if (value > most) [best, most] = [passage, value];
+		const list = byNote.get(passage.note);
+		if (list) list.push(passage);
+		else byNote.set(passage.note, [passage]);
 	}
-	return best;
+	const found = question.answers.flatMap(
+		(answer) => passageOf(answer, byNote.get(answer.source) ?? []) ?? []
+	);
+	return [...new Set(found)];
 }
 
-function figureWanted({ kind, text }: Question): readonly string[] | null {
-	if (kind === 'cost') return ['money'];
-	if (kind === 'time') return ['time'];
-	if (/\bhow (?:much|many)\b/i.test(text)) return ['measure', 'count', 'share', 'ratio'];
-	if (/\bhow (?:deep|high|wide|far|thick|tall|big|large|heavy)\b/i.test(text))
-		return ['measure', 'ratio'];
-	return null;
+/** The passage that an answer stands in: with its words as they are, or as the row of a table. */
+export function passageOf(
+	{ text }: Pick<Answer, 'text'>,
+	passages: readonly Passage[]
+): Passage | undefined {
+	const plain = spaced(text);
+	const exact = passages.find(({ raw }) => {
+		const own = spaced(raw);
+		return own.includes(plain) || plain.startsWith(own);
+	});
+	if (exact) return exact;
+	const stems = contentStemsOf(text);
+	const share = ({ stems: own }: Passage) =>
+		stems.filter((stem) => own.includes(stem)).length / Math.max(1, stems.length);
+	const [best] = passages
+		.filter(({ form }) => form === 'table' || form === 'steps')
+		.map((passage) => ({ passage, share: share(passage) }))
+		.sort((a, b) => b.share - a.share);
+	return best && best.share >= SAME_AT ? best.passage : undefined;
+}
+
+function spaced(text: string): string {
+	return text.replace(/\s+/g, ' ').trim();
 }

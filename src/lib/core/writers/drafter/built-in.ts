@@ -52,7 +52,7 @@ export class BuiltInDrafter implements Writer {
 		const mine = chosen.get(id) ?? [];
 		const blocks =
 			section.kind === 'faq'
-				? writeFaq(section, answers, this.#material)
+				? writeFaq(section, this.#allocation, this.#material)
 				: writeSection(section, mine, this.#allocation, this.#material);
 		const used = [
 			...mine,

@@ -1,35 +1,44 @@
 import type { Question } from '../../findings';
 import type { PlanSection } from '../../plan';
 import { docText, type BlockNode } from '../../manuscript';
-import { andList, countWords, findTerms, type TermIndex } from '../../text';
-import type { Passage } from './note-material';
+import { andList, countWords, findTerms } from '../../text';
+import type { Allocation } from './allocate';
 import type { DraftMaterial } from './draft-material';
 
-export function whoAnswers(
-	{ answers }: Question,
-	pageNames: Readonly<Record<string, string>>
+/** What is known of a question that nothing in the notes is sure to answer. */
+export function openQuestion(
+	{ answers, mayAnswer }: Question,
+	{ notes, pageNames }: Pick<DraftMaterial, 'notes' | 'pageNames'>
 ): string {
-	const names = [...new Set(answers.flatMap(({ source }) => pageNames[source] ?? []))];
-	return names.length === 0
-		? 'No page answers it either: you would be the first.'
-		: `${andList(names)} ${names.length === 1 ? 'has' : 'have'} an answer to check and cite.`;
+	const labels = new Map(notes.map(({ id, label }) => [id, label]));
+	const perhaps = mayAnswer.find(({ source }) => labels.has(source));
+	const pages = [...new Set(answers.flatMap(({ source }) => pageNames[source] ?? []))];
+	const likely = [...new Set(mayAnswer.flatMap(({ source }) => pageNames[source] ?? []))];
+	const fromNotes = perhaps
+		? `Perhaps: “${perhaps.text}” (${labels.get(perhaps.source)!}).`
+		: 'None of your notes says.';
+	if (pages.length > 0)
+		return `${fromNotes} ${andList(pages)} ${pages.length === 1 ? 'has' : 'have'} an answer to check and cite.`;
+	if (likely.length > 0) return `No page answers it outright, ${andList(likely)} may. ${fromNotes}`;
+	return perhaps
+		? `No page answers it. ${fromNotes}`
+		: `${fromNotes} No page answers it either: you would be the first.`;
 }
 
 /** What a section still lacks, in words, or null when its budget is nearly met and all is answered. */
 export function gapFor(
 	section: PlanSection,
 	blocks: readonly BlockNode[],
-	answers: ReadonlyMap<string, Passage>,
-	{ findings, pageNames }: DraftMaterial,
-	index: TermIndex
+	{ answered, terms: index }: Pick<Allocation, 'answered' | 'terms'>,
+	{ findings, notes, pageNames }: DraftMaterial
 ): string | null {
 	const text = blocks.map(docText).join('\n');
 	const words = countWords(text);
 	const said: string[] = [];
 	for (const { question } of section.questions) {
 		const asked = findings.questions.find(({ id }) => id === question);
-		if (asked && !answers.has(question))
-			said.push(`${asked.text} None of your notes says. ${whoAnswers(asked, pageNames)}`);
+		if (asked && !answered.has(question) && !isSaidIn(asked, text))
+			said.push(`${asked.text} ${openQuestion(asked, { notes, pageNames })}`);
 	}
 	if (section.kind === 'closing' && words === 0) {
 		said.push(
@@ -63,3 +72,16 @@ export function gapFor(
 	}
 	return said.length === 0 ? null : said.join(' ');
 }
+
+/** Whether what may answer a question stands in the section anyway. */
+function isSaidIn({ mayAnswer }: Question, text: string): boolean {
+	const words = (said: string) => said.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? [];
+	const here = new Set(words(text));
+	return mayAnswer.slice(0, 1).some(({ text: said }) => {
+		const all = words(said);
+		return all.filter((word) => here.has(word)).length >= SAID_AT * all.length;
+	});
+}
+
+/** Share of an answer's words that make it said: jottings are smoothed before they are printed. */
+const SAID_AT = 0.85;

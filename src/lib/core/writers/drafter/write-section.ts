@@ -4,16 +4,17 @@ import { andList } from '../../text';
 import type { Allocation } from './allocate';
 import { isOrder, Narrator, type Passage } from './note-material';
 import { type DraftMaterial, BRIEF_ORIGIN } from './draft-material';
-import { gapFor, whoAnswers } from './gaps';
+import { gapFor, openQuestion } from './gaps';
 import { paragraphs, sentenceNodes } from './running-text';
 
 /** What stands under the heading of a section: answers first, then its passages, then what is missing. */
 export function writeSection(
 	section: PlanSection,
 	mine: readonly Passage[],
-	{ answers, terms }: Allocation,
+	allocation: Allocation,
 	material: DraftMaterial
 ): BlockNode[] {
+	const { answers } = allocation;
 	const first = section.questions.flatMap(({ question }) => answers.get(question) ?? []);
 	const rest = [...mine].sort((a, b) => a.at - b.at);
 	const narrator = new Narrator();
@@ -44,7 +45,7 @@ export function writeSection(
 	const asks = material.callToAction?.trim() ?? '';
 	if (section.kind === 'closing' && asks !== '')
 		blocks.push(paragraph(textNode(asks.replace(/\s+/g, ' '), BRIEF_ORIGIN)));
-	const missing = gapFor(section, blocks, answers, material, terms);
+	const missing = gapFor(section, blocks, allocation, material);
 	if (missing !== null) blocks.push(gap(missing));
 	return blocks;
 }
@@ -61,18 +62,22 @@ function whatFollows({ plan, findings }: DraftMaterial): string {
 	return parts.length === 0 ? `${opens}, in order.` : `${opens}, in order: ${andList(parts)}.`;
 }
 
+const SAID_ELSEWHERE =
+	'Another section says it already: say it here in a sentence, or take the question out.';
+
 /** Each question as a heading over its answer, or over a gap that names who has one. */
 export function writeFaq(
 	section: PlanSection,
-	answers: ReadonlyMap<string, Passage>,
-	{ findings, pageNames }: DraftMaterial
+	{ answers, answered }: Pick<Allocation, 'answers' | 'answered'>,
+	material: DraftMaterial
 ): BlockNode[] {
+	const { findings } = material;
 	return section.questions.flatMap(({ question }): BlockNode[] => {
 		const asked = findings.questions.find(({ id }) => id === question);
 		if (!asked) return [];
 		const answer = answers.get(question);
 		const head = heading(3, asked.text);
 		if (answer) return [head, ...paragraphs([answer], section, new Narrator())];
-		return [head, gap(`None of your notes answers this. ${whoAnswers(asked, pageNames)}`.trim())];
+		return [head, gap(answered.has(question) ? SAID_ELSEWHERE : openQuestion(asked, material))];
 	});
 }

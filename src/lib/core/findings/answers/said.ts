@@ -1,0 +1,107 @@
+import {
+	cutOf,
+	type PageWork,
+	type Quantity,
+	type SectionWork,
+	type Statement
+} from '../../reading';
+import {
+	contentStemsOf,
+	isStopWord,
+	rarityOf,
+	stemOf,
+	textVectorOf,
+	type StemVectors
+} from '../../text';
+
+/** A statement of a source, ready to be held against questions. */
+export interface Said {
+	readonly source: string;
+	readonly statement: Statement;
+	readonly stems: ReadonlySet<string>;
+	/** Its heading and the one that is nested in, and their stems; the title of the whole is none. */
+	readonly heading: string;
+	readonly headingStems: ReadonlySet<string>;
+	/** Stems of its label: of "Washing" in "Washing: by hand". */
+	readonly label: ReadonlySet<string>;
+	/** Figures, where the facts of the source have them. */
+	readonly quantities: readonly Quantity[];
+}
+
+/** Shortest statement that can answer, in words. */
+const LEAST_WORDS = 2;
+
+const NOTHING: ReadonlySet<string> = new Set();
+const saidBySource = new WeakMap<PageWork, readonly Said[]>();
+
+/** What a source says, its questions left out; kept with the work on the source. */
+export function saidBy(source: PageWork): readonly Said[] {
+	let said = saidBySource.get(source);
+	if (!said) saidBySource.set(source, (said = readSaid(source)));
+	return said;
+}
+
+function readSaid(source: PageWork): Said[] {
+	const named = (section: SectionWork | undefined) =>
+		section && section.level !== 1 ? section.heading : '';
+	const headings = source.sections.map((section) =>
+		`${named(section)} ${named(source.sections[section.parent])}`.trim()
+	);
+	const headingStems = headings.map((heading) => new Set(contentStemsOf(heading)));
+	const figures = new Map(
+		source.facts.map(({ section, text, quantities }) => [`${section} ${text}`, quantities])
+	);
+	return source.statements.flatMap((statement): Said[] => {
+		const { text, section } = statement;
+		if (text.endsWith('?') || cutOf(statement).every(({ words }) => words.length < LEAST_WORDS))
+			return [];
+		return [
+			{
+				source: source.id,
+				statement,
+				stems: stemsOf(statement),
+				heading: headings[section]!,
+				headingStems: headingStems[section]!,
+				label: labelStemsOf(text),
+				quantities: figures.get(`${section} ${text}`) ?? []
+			}
+		];
+	});
+}
+
+function stemsOf(statement: Statement): Set<string> {
+	const stems = new Set<string>();
+	for (const { words } of cutOf(statement))
+		for (const { key } of words) if (key.length > 1 && !isStopWord(key)) stems.add(stemOf(key));
+	return stems;
+}
+
+/** What stands before a colon, a dash, an arrow or a sign of equality. */
+const LABEL = /^[\s"“]*([^:–—=→>|]{2,50}?)\s?(?::\s|\s[–—-]\s|=|→|->|\s·\s)/u;
+const LABEL_WORDS = 5;
+
+function labelStemsOf(text: string): ReadonlySet<string> {
+	const label = LABEL.exec(text)?.[1];
+	if (!label || label.split(/\s+/).length > LABEL_WORDS) return NOTHING;
+	return new Set(contentStemsOf(label));
+}
+
+/** Meaning of what a statement says, its headings included. */
+export interface Meaning {
+	readonly rows: readonly number[];
+	readonly vector: Float32Array;
+}
+
+const meanings = new WeakMap<Said, Meaning>();
+
+export function meaningOf(said: Said, vectors: StemVectors): Meaning {
+	let meaning = meanings.get(said);
+	if (!meaning) {
+		const rows = [...new Set([...said.stems, ...said.headingStems])]
+			.map(vectors.rowOf)
+			.filter((row) => row >= 0);
+		const weighted = rows.map((row) => [row, rarityOf(vectors, row)] as const);
+		meanings.set(said, (meaning = { rows, vector: textVectorOf(vectors, weighted) }));
+	}
+	return meaning;
+}
