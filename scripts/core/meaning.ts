@@ -6,7 +6,7 @@ let vectors: StemVectors | null = null;
 /** The table of stem vectors that ships with the app. */
 export function stemVectors(): StemVectors {
 	vectors ??= readStemVectors(
-		readFileSync(new URL('../../src/lib/core/text/stem-vectors.bin', import.meta.url))
+		readFileSync(new URL('../../src/lib/workers/stem-vectors.bin', import.meta.url))
 	);
 	return vectors;
 }

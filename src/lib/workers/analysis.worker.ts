@@ -33,7 +33,7 @@ import {
 import { placeRest, proposeAgain, proposePlan } from '$lib/core/plan';
 import { isQuestion } from '$lib/core/reading';
 import { decodeBytes, makeTagger, readStemVectors, type StemVectors } from '$lib/core/text';
-import vectorsUrl from '$lib/core/text/stem-vectors.bin?url';
+import vectorsUrl from './stem-vectors.bin?url';
 import { BuiltInDrafter, sectionRequestOf, versionsOf } from '$lib/core/writers';
 import { EvidenceShelf } from './evidence-shelf';
 import { readGatheredFile } from './gathered-files';

@@ -19,7 +19,15 @@
 	import GroupTools from './GroupTools.svelte';
 	import StruckList from './StruckList.svelte';
 	import TickedBar from './TickedBar.svelte';
-	import OpenPage from './OpenPage.svelte';
+	import AnswerLine from './AnswerLine.svelte';
+	import {
+		CONFIRM_KEY,
+		judge,
+		judgedByKey,
+		REFUSE_KEY,
+		refusedOf
+	} from '../assignment/judge-answer';
+	import { countOf } from '../parts/count-of';
 	import { keyed } from '../parts/keyed';
 
 	interface Props {
@@ -29,7 +37,7 @@
 
 	const session = useSession();
 	const letters = $derived(session.letters);
-	type Answered = 'any' | 'pages' | 'notes' | 'open';
+	type Answered = 'any' | 'pages' | 'notes' | 'may' | 'open';
 	let search = $state('');
 	let kind = $state<Question['kind'] | 'any'>('any');
 	let answered = $state<Answered>('any');
@@ -58,7 +66,9 @@
 						? question.answers.some(isOnPage)
 						: answered === 'notes'
 							? question.answers.some((answer) => !isOnPage(answer))
-							: !question.answers.some(isOnPage)))
+							: answered === 'may'
+								? question.mayAnswer.length > 0
+								: !question.answers.some(isOnPage)))
 		)
 	);
 	const kinds = $derived(
@@ -92,6 +102,18 @@
 			.join(' · ');
 	}
 
+	/** Who answers: "your notes · A C", "A, no note", "perhaps". */
+	function answerers({ answers, mayAnswer }: Question): string {
+		const onPages = [...new Set(answers.filter(isOnPage).map(({ source }) => letters.get(source)!))]
+			.sort()
+			.join(' ');
+		if (answers.some((one) => !isOnPage(one)))
+			return onPages === '' ? 'only your notes' : `your notes · ${onPages}`;
+		const may = mayAnswer.some((one) => !letters.has(one.source)) ? 'perhaps a note' : 'no note';
+		if (onPages !== '') return `${may} · ${onPages}`;
+		return mayAnswer.length > 0 ? (may === 'no note' ? 'perhaps a page' : may) : 'no answer';
+	}
+
 	async function copy(form: 'lines' | 'markdown') {
 		const text =
 			form === 'lines'
@@ -106,14 +128,16 @@
 	}
 
 	function exportCsv() {
-		const rows = shown.map(({ text, kind: of, pages, lists, volume, answers }) => [
+		const whose = (source: string) => letters.get(source) ?? session.nameOf(source);
+		const rows = shown.map(({ text, kind: of, pages, lists, volume, answers, mayAnswer }) => [
 			text,
 			of,
 			String(pages.length),
 			String(lists.length),
 			volume === null ? '' : String(volume),
 			answers[0]?.text ?? '',
-			answers[0] ? (letters.get(answers[0].source) ?? session.nameOf(answers[0].source)) : ''
+			answers[0] ? whose(answers[0].source) : '',
+			mayAnswer.map(({ source, text: said }) => `${whose(source)}: ${said}`).join(' | ')
 		]);
 		download(
 			'questions.csv',
@@ -125,7 +149,8 @@
 					'lists and notes',
 					'searches a month',
 					'answer',
-					'answered by'
+					'answered by',
+					'may be answered by'
 				],
 				...rows
 			]),
@@ -158,6 +183,7 @@
 				['any', 'answered or not'],
 				['pages', 'answered on a page'],
 				['notes', 'answered in your notes'],
+				['may', 'may be answered'],
 				['open', 'no page answers it']
 			]}
 			onchange={(value) => (answered = value)}
@@ -206,22 +232,6 @@
 		</span>
 	{/if}
 </div>
-{#snippet answer(one: Answer)}
-	<p class="mt-1">
-		{#if letters.has(one.source)}<strong
-				><OpenPage
-					page={one.source}
-					says={one.text}
-					label={letters.get(one.source) ?? ''}
-				/></strong
-			>{:else}<span class="text-ink-2"
-				>{session.nameOf(one.source)}{session.timeOf(one.source, one.text)
-					? `, ${session.timeOf(one.source, one.text)}`
-					: ''}</span
-			>{/if}
-		<span class="font-serif">{one.text}</span>
-	</p>
-{/snippet}
 <div class="min-h-0 flex-1 overflow-y-auto pb-8">
 	{#if showsStruck}
 		<StruckList {list} entries={findings.struck.questions} />
@@ -229,7 +239,6 @@
 	<ul bind:this={list.element} aria-label="Questions, those asked most first">
 		{#each keyed( shown, (question) => list.keyOf(question) ) as { rowKey, item: question }, at (rowKey)}
 			{@const isOpen = list.isOpen(question)}
-			{@const onPage = question.answers.some(isOnPage)}
 			<li class="border-b border-rule py-1.5">
 				<div class="flex items-baseline gap-3">
 					<input
@@ -243,7 +252,10 @@
 						class="open min-w-0 flex-1 text-left font-serif text-[15.5px] font-medium"
 						aria-expanded={isOpen}
 						onclick={() => list.toggleOpen(question)}
-						onkeydown={(event) => list.onkeydown(event, at, question)}>{question.text}</button
+						onkeydown={(event) => {
+							if (isOpen && judgedByKey(session, question, event)) event.preventDefault();
+							else list.onkeydown(event, at, question);
+						}}>{question.text}</button
 					>
 					<span class="w-16 text-ink-2 max-sm:hidden">{question.kind}</span>
 					<span class="w-56 truncate text-xs text-ink-2 max-md:hidden" title={askers(question)}
@@ -254,15 +266,7 @@
 							? ''
 							: `${question.volume.toLocaleString('en')} a month`}</span
 					>
-					<span class="w-28 text-right text-ink-2"
-						>{question.answers.length === 0
-							? 'no answer'
-							: onPage
-								? question.answers.length === 1
-									? '1 answer'
-									: `${question.answers.length} answers`
-								: 'only your notes'}</span
-					>
+					<span class="w-36 text-right text-xs text-ink-2">{answerers(question)}</span>
 				</div>
 				{#if isOpen}
 					<div class="pt-1 pb-2 pl-7">
@@ -279,11 +283,46 @@
 								{/each}
 							</ul>
 						{/if}
-						{#each question.answers as one, i (i)}{@render answer(one)}{:else}
-							<p class="mt-1 text-ink-2">
-								Neither a counted page nor a note answers it. A gap to fill, or to leave out.
-							</p>
+						{#each keyed(question.answers, (one) => `${one.source} ${one.text}`) as { rowKey, item: one } (rowKey)}
+							<AnswerLine
+								{one}
+								said={one.by === 'writer' ? 'confirmed' : ''}
+								onwrong={one.by === 'writer'
+									? undefined
+									: () => judge(session, question, one, false)}
+								onback={one.by === 'writer' ? () => judge(session, question, one, null) : undefined}
+							/>
+						{:else}
+							{#if question.mayAnswer.length === 0}<p class="mt-1 text-ink-2">
+									Neither a counted page nor a note answers it. A gap to fill, or to leave out.
+								</p>{/if}
 						{/each}
+						{#if question.mayAnswer.length > 0}
+							<h3 class="mt-2 font-sans text-xs font-semibold">
+								May be answered by
+								<span class="font-normal text-ink-2"
+									>(<kbd>{CONFIRM_KEY}</kbd> the first does, <kbd>{REFUSE_KEY}</kbd> it does not)</span
+								>
+							</h3>
+							{#each keyed(question.mayAnswer, (one) => `${one.source} ${one.text}`) as { rowKey, item: one } (rowKey)}
+								<AnswerLine
+									{one}
+									onright={() => judge(session, question, one, true)}
+									onwrong={() => judge(session, question, one, false)}
+								/>
+							{/each}
+						{/if}
+						{#if refusedOf(session, question).length > 0}
+							<details class="mt-2 text-ink-2">
+								<summary>{countOf(refusedOf(session, question).length, 'answer')} refused</summary>
+								{#each keyed(refusedOf(session, question), (one) => `${one.source} ${one.text}`) as { rowKey, item: one } (rowKey)}
+									<AnswerLine
+										{one}
+										onback={() => judge(session, question, { ...one, section: 0, fit: 0 }, null)}
+									/>
+								{/each}
+							</details>
+						{/if}
 						<GroupTools {list} entry={question} />
 						{#if question.lists.includes(OWN_AS_SOURCE)}<button
 								class="linkish"
@@ -309,9 +348,9 @@
 						<span class="min-w-0 flex-1 font-serif text-[15px]">{followUp.text}</span>
 						<button class="linkish" onclick={() => addOwn(followUp.text)}>Take it in</button>
 					</span>
-					{#each keyed(followUp.answers.slice(0, 1), (one) => one.text) as { rowKey, item: one } (rowKey)}{@render answer(
-							one
-						)}{/each}
+					{#each keyed(followUp.answers.slice(0, 1), (one) => one.text) as { rowKey, item: one } (rowKey)}<AnswerLine
+							{one}
+						/>{/each}
 				</li>
 			{/each}
 		</ul>

@@ -13,6 +13,7 @@
 	import { Autosave } from '../parts/autosave';
 	import Tabs from '../parts/Tabs.svelte';
 	import type { BriefOffer } from './units/brief-offer';
+	import MayAnswer from './units/MayAnswer.svelte';
 	import UnitsView from './units/UnitsView.svelte';
 
 	interface Props {
@@ -78,6 +79,7 @@
 {/if}
 {#if shown === 'units'}
 	<UnitsView {note} {onedits} {onoffer} {isTaken} />
+	<MayAnswer note={note.id} />
 {:else}
 	<textarea
 		class="field min-h-96 font-serif text-[15px] leading-relaxed"

@@ -21,17 +21,20 @@ const MAY_FROM = 2.5;
 const MAY_FROM_BY_WORDS = 1.6;
 
 /**
- * The statements of notes and pages that answer a question best, the best first: one for every
- * section of a source. Sure ones are told by the words and by what is wanted alone.
+ * The statements of notes and pages that answer a question best, the best first: one for
+ * every section of a note and for every page. Sure ones are told by the words and by what is wanted alone.
  */
 export function findAnswers(
 	question: string,
-	pool: Pool
+	pool: Pool,
+	isRefused: (said: Said) => boolean = () => false
 ): { notes: FoundAnswer[]; pages: FoundAnswer[] } {
 	const asked = askedOf(question, pool);
 	const echo = new PagesEcho(asked, pool);
 	const fromPages = echo.without(null);
-	const notes = pool.notes.flatMap((note) => pool.bySource.get(note)!);
+	const notes = pool.notes
+		.flatMap((note) => pool.bySource.get(note)!)
+		.filter((said) => !isRefused(said));
 	const byPage = new Map<string, Said[]>();
 	for (const said of new Set(asked.own.flatMap((stem) => pool.onPages.get(stem) ?? []))) {
 		const list = byPage.get(said.source);
@@ -47,25 +50,31 @@ export function findAnswers(
 	};
 	const least = pool.vectors ? MAY_FROM : MAY_FROM_BY_WORDS;
 	return {
-		notes: bestOfSections(
+		notes: bestOfEach(
+			({ statement, source }) => `${statement.section} ${source}`,
 			notes.map((said) => weighed(said, fromPages)),
 			least
 		),
-		pages: bestOfSections(
+		pages: bestOfEach(
+			({ source }) => source,
 			[...byPage].flatMap(([page, all]) => {
 				const others = echo.without(page);
-				return all.map((said) => weighed(said, others));
+				return all.filter((said) => !isRefused(said)).map((said) => weighed(said, others));
 			}),
 			least
 		)
 	};
 }
 
-function bestOfSections(found: readonly FoundAnswer[], least: number): FoundAnswer[] {
+function bestOfEach(
+	placeOf: (said: Said) => string,
+	found: readonly FoundAnswer[],
+	least: number
+): FoundAnswer[] {
 	const best = new Map<string, FoundAnswer>();
 	for (const one of found) {
 		if (!one.isSure && one.value < least) continue;
-		const place = `${one.said.statement.section} ${one.said.source}`;
+		const place = placeOf(one.said);
 		const known = best.get(place);
 		if (!known || inOrder(one, known) < 0) best.set(place, one);
 	}

@@ -254,7 +254,11 @@ function answersTo(
 	const judgedAs = ({ source, text }: PossibleAnswer) =>
 		judged.find((edit) => edit.source === source && edit.text === answerRef(text))?.isRight;
 	const isNew = ({ source }: PossibleAnswer) => !given.some((one) => one.source === source);
-	const found = findAnswers(wording, pool);
+	const found = findAnswers(
+		wording,
+		pool,
+		({ source, statement }) => judgedAs({ source, ...statement, fit: 0 }) === false
+	);
 	const mayAnswer: PossibleAnswer[] = [];
 	const answers = [pool.notes, pool.pages].flatMap((sources, i) => {
 		const under = given
@@ -268,9 +272,7 @@ function answersTo(
 		const most = Math.max(0, ...others.map(({ value }) => value));
 		const sure = others.filter(isNew).filter((one) => one.isSure && one.value > most - FAR_BEHIND);
 		const ofThese = [
-			...others
-				.filter((one) => judgedAs(one) === true)
-				.map((one) => claimed(one, one.isSure ? 'words' : 'writer')),
+			...confirmedIn(judged, sources, pool).map((one) => claimed(one, 'writer')),
 			...under.filter((one) => judgedAs(one) !== false),
 			...sure.filter((one) => judgedAs(one) === undefined).map((one) => claimed(one, 'words'))
 		].slice(0, ANSWERS_SHOWN);
@@ -283,6 +285,24 @@ function answersTo(
 		return ofThese;
 	});
 	return { answers, mayAnswer: mayAnswer.slice(0, MAY_SHOWN) };
+}
+
+/** What the writer confirmed, for as long as its source says so. */
+function confirmedIn(
+	judged: readonly AnswerEdit[],
+	sources: readonly string[],
+	{ bySource }: Pool
+): PossibleAnswer[] {
+	const wanted = judged.filter(({ isRight, source }) => isRight && sources.includes(source));
+	const seen = new Set<string>();
+	return wanted.flatMap(({ source, text }) => {
+		if (seen.has(`${source} ${text}`)) return [];
+		seen.add(`${source} ${text}`);
+		const said = bySource.get(source)!.find(({ statement }) => answerRef(statement.text) === text);
+		return said
+			? [{ source, section: said.statement.section, text: said.statement.text, fit: 1 }]
+			: [];
+	});
 }
 
 function claimed({ source, section, text, fit }: PossibleAnswer, by: Answer['by']): Answer {
