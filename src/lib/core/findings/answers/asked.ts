@@ -74,10 +74,6 @@ const TELLING: ReadonlySet<Purpose> = new Set<Purpose>([
 	'space'
 ]);
 
-export function tellingPurposes(text: string, keyword: ReadonlySet<string>): Purpose[] {
-	return purposesBeside(text, keyword).filter((purpose) => TELLING.has(purpose));
-}
-
 /** Reads a question. Words that stand in few statements say most (inverse document frequency, Spärck Jones 1972). */
 export function askedOf(question: string, { spread, count, keyword, vectors }: Pool): Asked {
 	const parts = new Map<string, number>();
@@ -98,7 +94,7 @@ export function askedOf(question: string, { spread, count, keyword, vectors }: P
 		weight: [...parts.values()].reduce((sum, weight) => sum + weight, 0) || 1,
 		own: [...parts.keys()].filter((stem) => !keyword.has(stem) && !CARRIERS.has(stem)),
 		wanted: wantedBy(question),
-		purposes: tellingPurposes(question, keyword),
+		purposes: purposesBeside(question, keyword).filter((purpose) => TELLING.has(purpose)),
 		rows,
 		vector: vectors && questionVector(parts, rows, vectors)
 	};

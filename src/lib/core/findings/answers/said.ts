@@ -1,6 +1,8 @@
 import {
 	cutOf,
+	purposesOf,
 	type PageWork,
+	type Purpose,
 	type Quantity,
 	type SectionWork,
 	type Statement
@@ -22,6 +24,7 @@ export interface Said {
 	/** Its heading and the one that is nested in, and their stems; the title of the whole is none. */
 	readonly heading: string;
 	readonly headingStems: ReadonlySet<string>;
+	readonly purposes: readonly Purpose[];
 	/** Stems of its label: of "Washing" in "Washing: by hand". */
 	readonly label: ReadonlySet<string>;
 	/** Figures, where the facts of the source have them. */
@@ -48,6 +51,7 @@ function readSaid(source: PageWork): Said[] {
 		`${named(section)} ${named(source.sections[section.parent])}`.trim()
 	);
 	const headingStems = headings.map((heading) => new Set(contentStemsOf(heading)));
+	const purposes = headings.map(purposesOf);
 	const figures = new Map(
 		source.facts.map(({ section, text, quantities }) => [`${section} ${text}`, quantities])
 	);
@@ -62,6 +66,7 @@ function readSaid(source: PageWork): Said[] {
 				stems: stemsOf(statement),
 				heading: headings[section]!,
 				headingStems: headingStems[section]!,
+				purposes: purposes[section]!,
 				label: labelStemsOf(text),
 				quantities: figures.get(`${section} ${text}`) ?? []
 			}

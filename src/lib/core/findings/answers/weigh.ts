@@ -1,6 +1,5 @@
-import type { Purpose } from '../../reading';
 import { closenessOf, dotOf, type StemVectors } from '../../text';
-import { tellingPurposes, type Asked, type Pool } from './asked';
+import type { Asked, Pool } from './asked';
 import { echoIn, type Echo } from './echo';
 import { meaningOf, type Said } from './said';
 import { holdsWanted } from './wanted';
@@ -14,7 +13,7 @@ export interface Features {
 	readonly label: number;
 	/** Share of the question's own parts that stand in it or its headings. */
 	readonly own: number;
-	/** It is about the cost, the care, the time of year that is asked for. */
+	/** Its heading is about the cost, the care, the time of year that is asked for. */
 	readonly purpose: number;
 	/** It holds a price, a duration, a size that is wanted, or lacks it. */
 	readonly holds: number;
@@ -71,8 +70,6 @@ export const BY_MEANING: Readonly<Record<keyof Features, number>> = {
 const BRIEF_WORDS = 12;
 /** Closeness of two words under which they have nothing to do with each other. */
 const SOFT_FROM = 0.2;
-/** What a purpose in the statement is worth beside one in its heading. */
-const PURPOSE_IN_TEXT = 0.7;
 
 export function featuresOf(asked: Asked, said: Said, echo: Echo, pool: Pool): Features {
 	let [text, heading, label] = [0, 0, 0];
@@ -90,7 +87,7 @@ export function featuresOf(asked: Asked, said: Said, echo: Echo, pool: Pool): Fe
 		heading: heading / weight,
 		label: label / weight,
 		own: own.length === 0 ? 0 : standing.length / own.length,
-		purpose: purposeShared(asked.purposes, said, pool.keyword),
+		purpose: said.purposes.some((purpose) => asked.purposes.includes(purpose)) ? 1 : 0,
 		holds: wanted.isStrict ? holds : 0,
 		lacks: wanted.isStrict && holds === 0 ? 1 : 0,
 		worded: wanted.isStrict ? 0 : holds,
@@ -109,17 +106,6 @@ export function weigh(
 	for (const feature of Object.keys(weights) as (keyof Features)[])
 		value += weights[feature] * features[feature];
 	return value;
-}
-
-function purposeShared(
-	purposes: readonly Purpose[],
-	said: Said,
-	keyword: ReadonlySet<string>
-): number {
-	if (purposes.length === 0) return 0;
-	const shares = (text: string) =>
-		tellingPurposes(text, keyword).some((purpose) => purposes.includes(purpose));
-	return shares(said.heading) ? 1 : shares(said.statement.text) ? PURPOSE_IN_TEXT : 0;
 }
 
 function likenessOf(

@@ -49,10 +49,10 @@ function namingWordsOf(group: readonly Statement[]): string[] {
 	);
 	const found = new Set<string>();
 	for (const { fact } of group) {
-		for (const { text: word } of wordsOfSentence(`${fact.heading} ${fact.text}`)) {
-			const stem = contentStemsOf(word)[0];
+		for (const { word, stems } of [...wordsIn(fact.heading), ...wordsIn(fact.text)]) {
+			const stem = stems[0];
 			if (stem === undefined || (members.get(stem) ?? 0) < least || found.has(stem)) continue;
-			const plain = singularOf(plainWord(word));
+			const plain = singularOf(word);
 			if (!mayName(plain)) continue;
 			if (ofTerms.has(plain) || everydayRateOfForm(plain) < TOO_COMMON) found.add(stem);
 		}
@@ -103,51 +103,82 @@ function wordingOf(group: readonly Statement[], stems: readonly string[]): strin
 	const texts = [
 		...group.map(({ fact }) => fact.text),
 		...group.map(({ fact }) => fact.heading)
-	].flatMap(clausesOf);
+	].flatMap((text) => clausesIn(text));
 	for (let count = stems.length; count > 0; count--) {
 		const wanted = new Set(stems.slice(0, count));
 		const stretches = texts
-			.map((words) => stretchOf(words, wanted))
-			.filter((words) => words !== null)
-			.map((words) => (words.length === 1 ? singularOf(words[0]!) : words.join(' ')));
+			.map((clause) => stretchOf(clause, wanted))
+			.filter((stretch) => stretch !== null)
+			.map((stretch) => (stretch.length === 1 ? singularOf(stretch[0]!) : stretch.join(' ')));
 		const best = stretches.sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0];
 		if (best !== undefined) return best;
 	}
 	return '';
 }
 
+interface LabelWord {
+	/** In small letters. */
+	readonly word: string;
+	readonly stems: readonly string[];
+}
+type Clause = readonly LabelWord[];
+
+/** Sentences and headings are asked for again with every change of the findings. */
+const clauses = new Map<string, readonly Clause[]>();
+const words = new Map<string, readonly LabelWord[]>();
+const MOST_KEPT = 20_000;
+
+function keptIn<T>(known: Map<string, T>, text: string, make: (text: string) => T): T {
+	let found = known.get(text);
+	if (found === undefined) {
+		if (known.size >= MOST_KEPT) known.clear();
+		known.set(text, (found = make(text)));
+	}
+	return found;
+}
+
+const wordsIn = (text: string) =>
+	keptIn(words, text, () => wordsOfSentence(text).map(({ text: word }) => labelWord(word)));
+const clausesIn = (text: string) => keptIn(clauses, text, clausesOf);
+
+function labelWord(word: string): LabelWord {
+	return { word: plainWord(word), stems: contentStemsOf(word) };
+}
+
 /** The words of the parts of a text that hold no figure and no stop inside. */
-function clausesOf(text: string): string[][] {
-	const clauses: string[][] = [];
+function clausesOf(text: string): Clause[] {
+	const found: Clause[] = [];
 	for (const sentence of sentencesOf(text)) {
-		let open: string[] = [];
+		let open: LabelWord[] = [];
 		let end = 0;
 		for (const { text: word, start, end: after } of wordsOfSentence(sentence.text)) {
 			const isFigure = /\d/.test(word) || !Number.isNaN(numberOf(word));
 			const stops = /[.,;:·()!?–—/|“”"]/.test(sentence.text.slice(end, start));
 			end = after;
 			if ((isFigure || stops) && open.length > 0) {
-				clauses.push(open);
+				found.push(open);
 				open = [];
 			}
-			if (!isFigure) open.push(plainWord(word));
+			if (!isFigure) open.push(labelWord(word));
 		}
-		if (open.length > 0) clauses.push(open);
+		if (open.length > 0) found.push(open);
 	}
-	return clauses;
+	return found;
 }
 
 /** The shortest run of words that holds every stem; null when a stem is missing. */
-function stretchOf(words: readonly string[], stems: ReadonlySet<string>): string[] | null {
-	let best: string[] | null = null;
-	for (let from = 0; from < words.length; from++) {
-		const missing = new Set(stems);
-		for (let to = from; to < Math.min(words.length, from + LONGEST_LABEL); to++) {
-			for (const stem of contentStemsOf(words[to]!)) missing.delete(stem);
+function stretchOf(clause: Clause, wanted: ReadonlySet<string>): string[] | null {
+	let best: Clause | null = null;
+	for (let from = 0; from < clause.length; from++) {
+		// a shorter run begins at one of the wanted
+		if (!clause[from]!.stems.some((stem) => wanted.has(stem))) continue;
+		const missing = new Set(wanted);
+		for (let to = from; to < Math.min(clause.length, from + LONGEST_LABEL); to++) {
+			for (const stem of clause[to]!.stems) missing.delete(stem);
 			if (missing.size > 0) continue;
-			if (best === null || to - from + 1 < best.length) best = words.slice(from, to + 1);
+			if (best === null || to - from + 1 < best.length) best = clause.slice(from, to + 1);
 			break;
 		}
 	}
-	return best;
+	return best?.map(({ word }) => word) ?? null;
 }
