@@ -34,7 +34,10 @@ export type Purpose =
 	| 'advice'
 	| 'hire'
 	| 'sound'
-	| 'lifespan';
+	| 'lifespan'
+	| 'signs'
+	| 'prevention'
+	| 'proof';
 
 /**
  * Wordings of one purpose. Two headings that share one are likelier to mean the same, though
@@ -43,7 +46,7 @@ export type Purpose =
 const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
 	[
 		'cost',
-		/\b(?:costs?|prices?|budget\w*|expens\w+|cheap\w*|money|pay|paid|pounds|dollars|euros|fees?|how much (?:does|do|will|is|should))\b/i
+		/\b(?:costs?|prices?|budget\w*|expens\w+|cheap\w*|money|pay|paid|pounds|dollars|euros|fees?|how much (?:does|do|will|is|should)|spend\w*|second[- ]?hand|rent(?:ing|al)?|cost(?:ing)?)\b/i
 	],
 	[
 		'mistakes',
@@ -64,7 +67,7 @@ const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
 	],
 	[
 		'care',
-		/\b(?:repair\w*|maint\w+|care|fix\w*|mend\w*|look(?:ing)? after|upkeep|clean\w*|servic(?:e|ing))\b/i
+		/\b(?:repair\w*|maint\w+|care|caring|fix\w*|mend\w*|look(?:ing)? after|upkeep|clean\w*|wash(?:ing|ed)?|laundering|servic(?:e|ing))\b/i
 	],
 	[
 		'rules',
@@ -100,6 +103,18 @@ const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
 	[
 		'lifespan',
 		/\b(?:lifespan|lifetime|life expectancy|how long .*\b(?:lasts?|lives?|stands?|keeps?|survives?))\b/i
+	],
+	[
+		'signs',
+		/\b(?:signs?|symptoms?|tell(?:tale)?|how (?:to|do you|can you) (?:know|tell|spot)|(?:you|it) needs? (?:a )?new|warning)\b/i
+	],
+	[
+		'prevention',
+		/\b(?:prevent\w*|keep(?:ing)? .{1,30} (?:away|out|off)|stop .{1,40} (?:coming|returning|back)|com(?:e|es|ing) back|return(?:s|ing)?)\b/i
+	],
+	[
+		'proof',
+		/\b(?:evidence|proof|prov(?:e|es|ing)|studies|study|research|tested|how we test\w*)\b/i
 	],
 	['sound', /\b(?:nois[ey]\w*|sound\w*|loud\w*|quiet\w*)\b/i]
 ];

@@ -24,11 +24,26 @@ const NOT_TOPICS =
 	/^(?:introduction|intro|overview|conclusions?|summary|in summary|final (?:thoughts|words?)|to sum up|wrapping up|in (?:short|closing|conclusion)|key takeaways?|takeaways|the bottom line|last words?|references|sources|further reading|notes|faqs?|frequently asked.*|common questions|questions? and answers|q\s?&\s?a|about.*author|credits?)[.:!]?$/i;
 
 /**
- * Likeness, as average over two groups, from which they are joined, and what it is made of. Set on
- * the labelled headings (see docs/METHODS.md), where any bound from 0.22 to 0.30 serves alike.
+ * How likely two headings mean the same, as average over two groups, from which they are joined; set
+ * with the weights below on eleven labelled sets, each left out in turn (see docs/METHODS.md).
  */
-export const JOIN_AT = 0.26;
-const LIKENESS = { words: 0.4, text: 0.47, purpose: 0.3, clash: 0.1 } as const;
+export const JOIN_AT = 0.22;
+/** Logistic regression over what two headings share. */
+const LIKENESS = {
+	words: 1.43,
+	text: 3.29,
+	purpose: 1.96,
+	clash: -0.76,
+	inText: 1.93,
+	near: 1.95,
+	none: -5.19
+} as const;
+
+/** Nearness of two places where one of them is a note's: notes have no usual order. */
+const NEAR_IN_NOTES = 0.7;
+
+/** Weight of a word in a text from which it is wholly its matter. */
+const WHOLLY = 3;
 
 /** Cosine of two texts at which they count as wholly alike; pages rarely come nearer. */
 const SAME_TEXT = 0.4;
@@ -165,8 +180,12 @@ const DOING = new Set(
 	)
 );
 
-/** Likeness of every two headings, 0–1; a heading and itself 0. */
-export function likenessTable(items: readonly HeadingItem[]): Float64Array[] {
+/**
+ * How likely every two headings mean the same, 0–1; a heading and itself 0.
+ *
+ * @param pageCount pages among the sources of the headings, which come first; notes have no usual order
+ */
+export function likenessTable(items: readonly HeadingItem[], pageCount = Infinity): Float64Array[] {
 	const on = new Map<string, Set<string>>();
 	for (const { headStems, page } of items) {
 		for (const stem of headStems) on.set(stem, (on.get(stem) ?? new Set<string>()).add(page));
@@ -175,19 +194,25 @@ export function likenessTable(items: readonly HeadingItem[]): Float64Array[] {
 		DOING.has(stem) ? 0.3 : (on.get(stem)?.size ?? 0) > 1 ? 1 : 0.5;
 	const dots = dotsOf(items);
 	const table = items.map(() => new Float64Array(items.length));
-	const worded = items.map(({ headStems, telling }): Worded => {
+	const worded = items.map(({ headStems, telling, body }): Worded => {
 		const weights = headStems.map(weightOf);
 		return {
 			stems: headStems,
 			weights,
 			sum: weights.reduce((sum, weight) => sum + weight, 0),
-			purposes: telling
+			purposes: telling,
+			body
 		};
 	});
 	items.forEach((a, i) => {
 		for (let j = i + 1; j < items.length; j++) {
 			const text = Math.min(1, dots[i]![j]! / (a.norm * items[j]!.norm) / SAME_TEXT);
-			const value = likeness(worded[i]!, worded[j]!, text);
+			const b = items[j]!;
+			const near =
+				a.pageIndex < pageCount && b.pageIndex < pageCount
+					? 1 - Math.abs(a.position - b.position)
+					: NEAR_IN_NOTES;
+			const value = likeness(worded[i]!, worded[j]!, text, near);
 			table[i]![j] = value;
 			table[j]![i] = value;
 		}
@@ -195,19 +220,21 @@ export function likenessTable(items: readonly HeadingItem[]): Float64Array[] {
 	return table;
 }
 
-/** The words of a heading with their weights, and its purposes. */
+/** The words of a heading with their weights, its purposes, and the words under it. */
 interface Worded {
 	readonly stems: readonly string[];
 	readonly weights: readonly number[];
 	readonly sum: number;
 	readonly purposes: readonly Purpose[];
+	readonly body: ReadonlyMap<string, number>;
 }
 
 /**
- * Likeness of two headings, 0–1: words of the heading, its purpose, and the text under it.
- * A word that stands in the headings of several pages names a topic and weighs most.
+ * How likely two headings mean the same, 0–1: by the words they share, their purposes, the text under
+ * them, the words of one in the text of the other, and where on their pages they stand. A word that
+ * stands in the headings of several pages names a topic and weighs most.
  */
-function likeness(a: Worded, b: Worded, text: number): number {
+function likeness(a: Worded, b: Worded, text: number, near: number): number {
 	let shared = 0;
 	for (let i = 0; i < a.stems.length; i++)
 		if (b.stems.includes(a.stems[i]!)) shared += a.weights[i]!;
@@ -215,13 +242,24 @@ function likeness(a: Worded, b: Worded, text: number): number {
 	const both = a.purposes.length > 0 && b.purposes.length > 0;
 	const purpose = both && a.purposes.some((one) => b.purposes.includes(one)) ? 1 : 0;
 	const clash = both && purpose === 0 ? 1 : 0;
-	return Math.max(
-		0,
+	const sum =
 		LIKENESS.words * words +
-			LIKENESS.text * text +
-			LIKENESS.purpose * purpose -
-			LIKENESS.clash * clash
-	);
+		LIKENESS.text * text +
+		LIKENESS.purpose * purpose +
+		LIKENESS.clash * clash +
+		LIKENESS.inText * ((shareInText(a, b) + shareInText(b, a)) / 2) +
+		LIKENESS.near * near +
+		LIKENESS.none;
+	return 1 / (1 + Math.exp(-sum));
+}
+
+/** How much of one heading the text under the other speaks of, 0–1. */
+function shareInText({ stems, weights, sum }: Worded, { body }: Worded): number {
+	if (sum === 0) return 0;
+	let share = 0;
+	for (let i = 0; i < stems.length; i++)
+		share += weights[i]! * Math.min(1, (body.get(stems[i]!) ?? 0) / WHOLLY);
+	return share / sum;
 }
 
 /**

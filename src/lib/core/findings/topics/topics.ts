@@ -248,7 +248,7 @@ export function findOwnTopics(
 ): OwnTopic[] {
 	if (notes.length === 0) return [];
 	const items = headingItems([...pages, ...notes], keyword);
-	const table = likenessTable(items);
+	const table = likenessTable(items, pages.length);
 	const isPage = (item: HeadingItem) => item.pageIndex < pages.length;
 	const own = items.filter(
 		(item, i) =>
