@@ -99,6 +99,7 @@ export function assembleFindings(
 		targetWords,
 		required: options.required ?? [],
 		wished: options.secondary ?? [],
+		notes: orderedNotes,
 		edits: edits.terms
 	});
 	const { topics, struck: struckTopics } = findTopics(ordered, keyword, edits.topics);

@@ -54,7 +54,7 @@ const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
 	],
 	[
 		'need',
-		/\b(?:tools?|equipment|kit|materials?|supplies|you(?:'|’)?ll need|you (?:will )?need|what (?:do )?(?:i|you) need|gear|shopping list|ingredients|wear|cloth(?:es|ing)|outfit)\b/i
+		/\b(?:tools?|equipment|kit|materials?|supplies|(?<!how (?:much|many) .{0,30})(?:you(?:'|’)?ll need|(?:will )?you (?:will )?need)|what (?:do )?(?:i|you) need|gear|shopping list|ingredients|wear|cloth(?:es|ing)|outfit)\b/i
 	],
 	[
 		'definition',

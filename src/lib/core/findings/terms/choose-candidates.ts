@@ -33,13 +33,15 @@ export function preselect(
 	keyword: string,
 	fixed: ReadonlyMap<string, string>,
 	/** Terms that others count for; they stay whatever their own uses. */
-	isMain: (key: string) => boolean
+	isMain: (key: string) => boolean,
+	/** Phrases that the notes use too; one page is enough for them. */
+	isInNotes: (key: string) => boolean = () => false
 ): Candidate[] {
 	const leastPages = leastPagesOf(pages.length);
 	const chosen = candidates
 		.filter(
 			({ key, pages: on, count }) =>
-				!fixed.has(key) && (isMain(key) || (on.size >= leastPages && count >= 2))
+				!fixed.has(key) && (isMain(key) || isInNotes(key) || (on.size >= leastPages && count >= 2))
 		)
 		.filter(({ inside, count, length, key, whole }) => {
 			if (isMain(key)) return true;

@@ -30,6 +30,8 @@ interface Asked {
 	/** Phrases that count for another term, by the key of that term. */
 	readonly variants: ReadonlyMap<string, readonly string[]>;
 	readonly edits: FindingEdits['terms'];
+	/** Phrases of the notes, without spaces. */
+	readonly inNotes: ReadonlySet<string>;
 }
 
 /** A candidate that is a term, with how pages use it and how it scores. */
@@ -82,7 +84,8 @@ function askedFor({
 	keyword,
 	required = [],
 	wished = [],
-	edits = NO_EDITS.terms
+	edits = NO_EDITS.terms,
+	notes = []
 }: TermOptions): Asked {
 	const spellings = new Map<string, string>();
 	const byHand = Object.values(edits).flatMap(({ isOwn, isPinned, into, phrase }) =>
@@ -106,7 +109,12 @@ function askedFor({
 		needed: new Set(needed.map(termKeyOf)),
 		wished: onlyWished,
 		variants: variantsOf(edits),
-		edits
+		edits,
+		inNotes: new Set(
+			notes.flatMap(({ candidates }) =>
+				candidates.filter(({ whole }) => whole > 0).map(({ joined }) => joined)
+			)
+		)
 	};
 }
 
@@ -116,9 +124,19 @@ function isFixed(key: string, { spellings, variants }: Asked): boolean {
 
 /** Everything that is a term by itself or was asked for, the strongest first. */
 function rankedEntries(pages: readonly PageWork[], asked: Asked): Entry[] {
-	const { keyword, spellings, variants, wished, edits } = asked;
-	const candidates = foldCandidates(pages).filter(({ key }) => !isVariant(edits, key));
-	const chosen = preselect(candidates, pages, keyword, spellings, (key) => variants.has(key));
+	const { keyword, spellings, variants, wished, edits, inNotes } = asked;
+	const isInNotes = (key: string) => inNotes.has(key.replaceAll(' ', ''));
+	const candidates = foldCandidates(pages, asked.inNotes).filter(
+		({ key }) => !isVariant(edits, key)
+	);
+	const chosen = preselect(
+		candidates,
+		pages,
+		keyword,
+		spellings,
+		(key) => variants.has(key),
+		isInNotes
+	);
 	const phrases = chosen.map((candidate) => ({
 		phrase: spellings.get(candidate.key) ?? surfaceOf(candidate),
 		verbs: isAction(candidate) ? [0] : spellings.has(candidate.key) ? verbsOf(candidate.key) : [],
@@ -138,7 +156,8 @@ function rankedEntries(pages: readonly PageWork[], asked: Asked): Entry[] {
 		.filter(
 			({ candidate, uses: on }) =>
 				isFixed(candidate.key, asked) ||
-				(on.length >= leastPages && livesAlone(candidate, on, keyword))
+				((on.length >= leastPages || (on.length > 0 && isInNotes(candidate.key))) &&
+					livesAlone(candidate, on, keyword))
 		)
 		.map((entry) => ({
 			...entry,
@@ -146,7 +165,10 @@ function rankedEntries(pages: readonly PageWork[], asked: Asked): Entry[] {
 			...scoreOf(entry.candidate, entry.uses, pages.length, totalWords)
 		}))
 		.filter(
-			({ candidate, score }) => score > TERM_LIMITS.leastScore || isFixed(candidate.key, asked)
+			({ candidate, score }) =>
+				score >
+					(isInNotes(candidate.key) ? TERM_LIMITS.leastScoreWithNotes : TERM_LIMITS.leastScore) ||
+				isFixed(candidate.key, asked)
 		)
 		.sort(
 			(a, b) =>

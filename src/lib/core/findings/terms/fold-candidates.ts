@@ -37,8 +37,17 @@ export function isAction({ asAction, count }: Naming): boolean {
 /** Share of its uses in which a phrase is written as a name, from which it is one. */
 const NAME_SHARE = 0.8;
 
-/** Candidates of all pages joined under one key; joined spellings ("drystone") meet the open ones. */
-export function foldCandidates(pages: readonly PageWork[]): Candidate[] {
+const NO_NOTES: ReadonlySet<string> = new Set();
+
+/**
+ * Candidates of all pages joined under one key; joined spellings ("drystone") meet the open ones.
+ *
+ * @param inNotes joined keys of the notes' phrases, which one page is enough for
+ */
+export function foldCandidates(
+	pages: readonly PageWork[],
+	inNotes: ReadonlySet<string> = NO_NOTES
+): Candidate[] {
 	const names = new Set(
 		pages.flatMap((page) => page.siteNames.map((name) => termKeyOf(name))).filter(Boolean)
 	);
@@ -52,7 +61,8 @@ export function foldCandidates(pages: readonly PageWork[]): Candidate[] {
 	for (const page of pages) {
 		for (const candidate of page.candidates) {
 			const { key, joined, length, count, surfaces, whole, asAction, asName } = candidate;
-			if (on.get(joined)! < leastPages || joinedNames.has(joined)) continue;
+			if (joinedNames.has(joined)) continue;
+			if (on.get(joined)! < leastPages && !inNotes.has(joined)) continue;
 			const alike = byJoined.get(joined) ?? [];
 			byJoined.set(joined, alike);
 			let folded = alike.find((other) => other.key === key);

@@ -7,7 +7,9 @@ export const TERM_LIMITS = {
 	/** Wished phrases that come along beside them. */
 	wished: 60,
 	/** Score below which a phrase is an accident of two pages; set on the demo, where it cuts "check" and "hill". */
-	leastScore: 2.2,
+	leastScore: 1.5,
+	/** The same for a phrase that the notes use as well: what the writer has matter on is no accident. */
+	leastScoreWithNotes: 0.8,
 	/** Part of an article's words that a single term may take. */
 	wordShare: 0.02,
 	/** Uses of a phrase that lie inside longer ones, beyond which it has no life of its own. */

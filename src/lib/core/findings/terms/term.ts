@@ -1,3 +1,4 @@
+import type { PageWork } from '../../reading';
 import type { FindingEdits } from '../edits';
 import type { TermWeight } from '../term-weight';
 
@@ -71,6 +72,8 @@ export interface TermOptions {
 	readonly wished?: readonly string[];
 	/** What the writer decided about terms. */
 	readonly edits?: FindingEdits['terms'];
+	/** Notes: what they use too needs one page only. */
+	readonly notes?: readonly PageWork[];
 }
 
 export interface TermsFound {

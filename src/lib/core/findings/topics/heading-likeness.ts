@@ -1,4 +1,4 @@
-import { contentStemsOf, plainWord, stemOf, wordsOf, keywordStemsOf } from '../../text';
+import { contentStemsOf, countWords, plainWord, stemOf, wordsOf, keywordStemsOf } from '../../text';
 import { type PageWork, purposesBeside, purposesOf, type Purpose } from '../../reading';
 
 /** A heading of a page that belongs to a topic. */
@@ -32,11 +32,21 @@ export const JOIN_AT = 0.22;
 const LIKENESS = {
 	words: 1.43,
 	text: 3.29,
-	purpose: 1.96,
+	purpose: 2.6,
 	clash: -0.76,
 	inText: 1.93,
-	near: 1.95,
-	none: -5.19
+	near: 1.3,
+	none: -4.67
+} as const;
+/** The same where one of the two has no text under it, as in an outline that was brought in; `none` is set for the same bound. */
+const LIKENESS_ALONE = {
+	words: 1.58,
+	text: 1.56,
+	purpose: 2.33,
+	clash: -0.89,
+	inText: 0,
+	near: 1.4,
+	none: -3.81
 } as const;
 
 /** Nearness of two places where one of them is a note's: notes have no usual order. */
@@ -61,6 +71,8 @@ export interface HeadingItem extends TopicHeading {
 	readonly norm: number;
 	readonly parentSection: number;
 	readonly formats: readonly string[];
+	/** Whether anything is written under it. */
+	readonly hasText: boolean;
 }
 
 /** The headings of all pages that can be topics, with the weight of every word under them. */
@@ -100,7 +112,8 @@ export function headingItems(pages: readonly PageWork[], keyword: string): Headi
 			body,
 			norm: Math.sqrt(squares) || 1,
 			parentSection: section.parent,
-			formats: section.formats
+			formats: section.formats,
+			hasText: heading.hasText
 		};
 	});
 }
@@ -112,6 +125,7 @@ interface OutlineEntry {
 	readonly words: number;
 	readonly stems: readonly string[];
 	readonly purposes: readonly Purpose[];
+	readonly hasText: boolean;
 	/** How often each stem stands in the section and those inside it. */
 	readonly counts: ReadonlyMap<string, number>;
 }
@@ -131,8 +145,10 @@ function readOutline(page: PageWork): OutlineEntry[] {
 		if (section.level < 2 || section.isFaq || !isTopic(text, page.title)) return [];
 		const counts = new Map<string, number>();
 		let words = 0;
+		let ofHeadings = 0;
 		for (const inner of subtreeOf(page, index)) {
 			words += page.sections[inner]!.words;
+			ofHeadings += countWords(page.sections[inner]!.heading);
 			for (const stem of page.sections[inner]!.stems) counts.set(stem, (counts.get(stem) ?? 0) + 1);
 		}
 		return [
@@ -143,6 +159,7 @@ function readOutline(page: PageWork): OutlineEntry[] {
 				words,
 				stems: contentStemsOf(section.heading),
 				purposes: purposesOf(section.heading),
+				hasText: words > ofHeadings,
 				counts
 			}
 		];
@@ -194,14 +211,15 @@ export function likenessTable(items: readonly HeadingItem[], pageCount = Infinit
 		DOING.has(stem) ? 0.3 : (on.get(stem)?.size ?? 0) > 1 ? 1 : 0.5;
 	const dots = dotsOf(items);
 	const table = items.map(() => new Float64Array(items.length));
-	const worded = items.map(({ headStems, telling, body }): Worded => {
+	const worded = items.map(({ headStems, telling, body, hasText }): Worded => {
 		const weights = headStems.map(weightOf);
 		return {
 			stems: headStems,
 			weights,
 			sum: weights.reduce((sum, weight) => sum + weight, 0),
 			purposes: telling,
-			body
+			body,
+			hasText
 		};
 	});
 	items.forEach((a, i) => {
@@ -227,6 +245,7 @@ interface Worded {
 	readonly sum: number;
 	readonly purposes: readonly Purpose[];
 	readonly body: ReadonlyMap<string, number>;
+	readonly hasText: boolean;
 }
 
 /**
@@ -242,14 +261,15 @@ function likeness(a: Worded, b: Worded, text: number, near: number): number {
 	const both = a.purposes.length > 0 && b.purposes.length > 0;
 	const purpose = both && a.purposes.some((one) => b.purposes.includes(one)) ? 1 : 0;
 	const clash = both && purpose === 0 ? 1 : 0;
+	const weights = a.hasText && b.hasText ? LIKENESS : LIKENESS_ALONE;
 	const sum =
-		LIKENESS.words * words +
-		LIKENESS.text * text +
-		LIKENESS.purpose * purpose +
-		LIKENESS.clash * clash +
-		LIKENESS.inText * ((shareInText(a, b) + shareInText(b, a)) / 2) +
-		LIKENESS.near * near +
-		LIKENESS.none;
+		weights.words * words +
+		weights.text * text +
+		weights.purpose * purpose +
+		weights.clash * clash +
+		weights.inText * ((shareInText(a, b) + shareInText(b, a)) / 2) +
+		weights.near * near +
+		weights.none;
 	return 1 / (1 + Math.exp(-sum));
 }
 

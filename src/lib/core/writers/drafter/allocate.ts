@@ -12,6 +12,8 @@ export interface Allocation {
 	readonly terms: TermIndex;
 	/** The passage that answers a placed question, by the question's id. */
 	readonly answers: ReadonlyMap<string, Passage>;
+	/** Text that stands in the manuscript already, its spaces single. */
+	readonly elsewhere: string;
 	/** Questions that the notes answer, be it in another section. */
 	readonly answered: ReadonlySet<string>;
 	/** The other passages of each section, by its id. */
@@ -66,7 +68,7 @@ export function allocate(
 			choose(section, candidates, taken, mine, used + answered);
 		}
 	}
-	return { terms, answers, answered, chosen };
+	return { terms, answers, answered, elsewhere: elsewhere.replace(/\s+/g, ' '), chosen };
 }
 
 /** Passages that stand in no page, hold nothing that must not be said and are not used already. */

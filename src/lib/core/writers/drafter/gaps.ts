@@ -8,10 +8,13 @@ import type { DraftMaterial } from './draft-material';
 /** What is known of a question that nothing in the notes is sure to answer. */
 export function openQuestion(
 	{ answers, mayAnswer }: Question,
-	{ notes, pageNames }: Pick<DraftMaterial, 'notes' | 'pageNames'>
+	{ notes, pageNames }: Pick<DraftMaterial, 'notes' | 'pageNames'>,
+	elsewhere: string
 ): string {
 	const labels = new Map(notes.map(({ id, label }) => [id, label]));
-	const perhaps = mayAnswer.find(({ source }) => labels.has(source));
+	const perhaps = mayAnswer.find(
+		({ source, text }) => labels.has(source) && !elsewhere.includes(text.replace(/\s+/g, ' '))
+	);
 	const pages = [...new Set(answers.flatMap(({ source }) => pageNames[source] ?? []))];
 	const likely = [...new Set(mayAnswer.flatMap(({ source }) => pageNames[source] ?? []))];
 	const fromNotes = perhaps
@@ -29,7 +32,7 @@ export function openQuestion(
 export function gapFor(
 	section: PlanSection,
 	blocks: readonly BlockNode[],
-	{ answered, terms: index }: Pick<Allocation, 'answered' | 'terms'>,
+	{ answered, elsewhere, terms: index }: Pick<Allocation, 'answered' | 'elsewhere' | 'terms'>,
 	{ findings, notes, pageNames }: DraftMaterial
 ): string | null {
 	const text = blocks.map(docText).join('\n');
@@ -38,7 +41,7 @@ export function gapFor(
 	for (const { question } of section.questions) {
 		const asked = findings.questions.find(({ id }) => id === question);
 		if (asked && !answered.has(question) && !isSaidIn(asked, text))
-			said.push(`${asked.text} ${openQuestion(asked, { notes, pageNames })}`);
+			said.push(`${asked.text} ${openQuestion(asked, { notes, pageNames }, elsewhere)}`);
 	}
 	if (section.kind === 'closing' && words === 0) {
 		said.push(

@@ -68,7 +68,7 @@ const SAID_ELSEWHERE =
 /** Each question as a heading over its answer, or over a gap that names who has one. */
 export function writeFaq(
 	section: PlanSection,
-	{ answers, answered }: Pick<Allocation, 'answers' | 'answered'>,
+	{ answers, answered, elsewhere }: Pick<Allocation, 'answers' | 'answered' | 'elsewhere'>,
 	material: DraftMaterial
 ): BlockNode[] {
 	const { findings } = material;
@@ -78,6 +78,9 @@ export function writeFaq(
 		const answer = answers.get(question);
 		const head = heading(3, asked.text);
 		if (answer) return [head, ...paragraphs([answer], section, new Narrator())];
-		return [head, gap(answered.has(question) ? SAID_ELSEWHERE : openQuestion(asked, material))];
+		return [
+			head,
+			gap(answered.has(question) ? SAID_ELSEWHERE : openQuestion(asked, material, elsewhere))
+		];
 	});
 }
