@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readdirSync, readFileSync } from 'node:fs';
-import { dropFiles, goTo, makeAssignment, watchErrors } from './support';
+import { dropFiles, goTo, makeAssignment, openArchiveElsewhere, watchErrors } from './support';
 
 const NOTES = new URL('../fixtures/jobs/sleeping-bag/notes/', import.meta.url);
 const files = readdirSync(NOTES).map((name) => ({
@@ -80,27 +80,13 @@ test('a stranger’s notes are read as units, told otherwise by key, and stay so
 	});
 
 	await test.step('and in an archive that another browser opens', async () => {
-		await goTo(page, 'Deliver');
-		const download = page.waitForEvent('download');
-		await page.getByRole('button', { name: 'Download the archive' }).click();
-		const path = await (await download).path();
-		const context = await browser.newContext();
-		const other = await context.newPage();
-		await other.goto('/');
-		await other.getByLabel('Archive to bring in').setInputFiles({
-			name: 'archive.zip',
-			mimeType: 'application/zip',
-			buffer: readFileSync(path)
-		});
-		await other
-			.getByRole('link', { name: /How to choose a sleeping bag/i })
-			.click({ timeout: 30_000 });
+		const other = await openArchiveElsewhere(page, browser, /How to choose a sleeping bag/i);
 		await goTo(other, 'Gather');
 		await openNote(other, /bag article – own notes/);
 		await expect(unit(other, /^to do: kids' bags/)).toBeVisible();
 		await openNote(other, /Interview with Marit|Interview with/);
 		await expect(other.getByLabel('Name of the speaker M. Solheim')).toBeVisible();
-		await context.close();
+		await other.context().close();
 	});
 	expect(errors).toEqual([]);
 });

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Browser, type Page } from '@playwright/test';
 
 const DEMO = new URL('../../demo/', import.meta.url);
 
@@ -85,4 +85,25 @@ export async function draftArticle(page: Page): Promise<void> {
 	await goTo(page, 'Write');
 	await page.getByRole('button', { name: 'Draft the article' }).click();
 	await expect(page.getByRole('textbox', { name: 'Manuscript' })).toBeVisible({ timeout: 30_000 });
+}
+
+/** Downloads the assignment as an archive and opens it in a browser that knows nothing; close its context. */
+export async function openArchiveElsewhere(
+	page: Page,
+	browser: Browser,
+	title: RegExp
+): Promise<Page> {
+	await goTo(page, 'Deliver');
+	const download = page.waitForEvent('download');
+	await page.getByRole('button', { name: 'Download the archive' }).click();
+	const path = await (await download).path();
+	const other = await (await browser.newContext()).newPage();
+	await other.goto('/');
+	await other.getByLabel('Archive to bring in').setInputFiles({
+		name: 'archive.zip',
+		mimeType: 'application/zip',
+		buffer: readFileSync(path)
+	});
+	await other.getByRole('link', { name: title }).click({ timeout: 30_000 });
+	return other;
 }
