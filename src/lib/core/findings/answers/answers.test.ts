@@ -52,7 +52,9 @@ const note = (text: string, id = 'n1'): PageWork =>
 			title: 'notes',
 			description: '',
 			siteNames: [],
-			blocks: blocksOfUnits(readNoteUnits({ kind: 'note', name: 'notes', text })).map(({ block }) => block),
+			blocks: blocksOfUnits(readNoteUnits({ kind: 'note', name: 'notes', text })).map(
+				({ block }) => block
+			),
 			links: 0,
 			isNote: true
 		},
