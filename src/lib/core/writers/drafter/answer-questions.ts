@@ -23,7 +23,7 @@ export function answeringPassages(
 }
 
 /** The passage that an answer stands in: with its words as they are, or as the row of a table. */
-export function passageOf(
+function passageOf(
 	{ text }: Pick<Answer, 'text'>,
 	passages: readonly Passage[]
 ): Passage | undefined {
