@@ -1,4 +1,5 @@
 import {
+	everydayRateOfForm,
 	isEverydayWord,
 	isStopWord,
 	oneSpelling,
@@ -56,6 +57,13 @@ quarter third gap litre acre hectare everyone money price figure rate share tota
 		.map(oneSpelling)
 );
 
+/** Nouns of measure and time that are a matter where headings name them: "In spring", "What it costs". */
+const NAMED_IN_HEADINGS = new Set(
+	'spring summer autumn winter season cost price weight height depth width level distance pair mile'
+		.split(' ')
+		.map(oneSpelling)
+);
+
 /** Units that are things as well, and so may be terms. */
 const NOT_ONLY_UNITS = new Set(['bar', 'cup', 'season', 'night', 'pound', 'stone']);
 
@@ -101,17 +109,19 @@ interface FoldedToken {
  * other nouns before them. Phrases inside longer ones are given too; what does not live on its
  * own is discounted later.
  */
-export function candidatesOf(tokens: readonly TaggedToken[]): CandidateUse[] {
+export function candidatesOf(tokens: readonly TaggedToken[], isHeading = false): CandidateUse[] {
 	const folded = fold(tokens);
 	const found: CandidateUse[] = [];
 	for (let end = 0; end < folded.length; end++) {
+		const deed = deedAt(folded, end);
+		if (deed) found.push(deed);
 		if (folded[end]!.kind !== 'noun' || folded[end + 1]?.joined) continue;
 		for (let start = end; start >= 0 && end - start < MAX_WORDS; start--) {
 			const first = folded[start]!;
 			if (first.kind === 'break' || first.kind === 'verb') break;
 			if (first.joined) continue;
 			const length = end - start + 1;
-			if (!isPhrase(folded, start, end)) continue;
+			if (!isPhrase(folded, start, end, isHeading)) continue;
 			const words = folded.slice(start, end + 1);
 			found.push({
 				key: words.map(({ key }) => key).join(' '),
@@ -136,19 +146,34 @@ export function candidatesOf(tokens: readonly TaggedToken[]): CandidateUse[] {
 	return found;
 }
 
+/** A verb that names a deed of the trade by itself: "overseed", "scarify", "declutter". */
+function deedAt(tokens: readonly FoldedToken[], at: number): CandidateUse | null {
+	const { kind, key, surface, opensClause } = tokens[at]!;
+	if (kind !== 'verb' || !opensClause || everydayRateOfForm(key) > MOST_EVERYDAY_DEED) return null;
+	return { key, surface, length: 1, isAction: true, isName: false, isWhole: true };
+}
+
+/** Uses in a million everyday words up to which a verb alone says what an article is about. */
+const MOST_EVERYDAY_DEED = 40;
+
 function saidOf(words: readonly FoldedToken[]): string {
 	return words
 		.map(({ surface, joined }, i) => (i === 0 ? surface : `${joined ? '-' : ' '}${surface}`))
 		.join('');
 }
 
-function isPhrase(tokens: readonly FoldedToken[], start: number, end: number): boolean {
+function isPhrase(
+	tokens: readonly FoldedToken[],
+	start: number,
+	end: number,
+	isHeading: boolean
+): boolean {
 	const first = tokens[start]!;
 	const last = tokens[end]!;
 	if (start === end)
 		return (
 			last.key.length >= 3 &&
-			!EMPTY_NOUNS.has(last.key) &&
+			(!EMPTY_NOUNS.has(last.key) || (isHeading && NAMED_IN_HEADINGS.has(last.key))) &&
 			!isStopWord(last.key) &&
 			(unitOf(last.key) === undefined || NOT_ONLY_UNITS.has(last.key))
 		);

@@ -12,7 +12,10 @@ export function countCandidates(units: readonly Unit[], tag: Tagger): CandidateC
 		// title case makes every word a proper noun; small letters let the tagger see what it is
 		const text =
 			unit.place === 'body' || unit.place === 'faq' ? unit.text : unit.text.toLowerCase();
-		for (const { key, surface, length, isAction, isName, isWhole } of candidatesOf(tag(text))) {
+		for (const { key, surface, length, isAction, isName, isWhole } of candidatesOf(
+			tag(text),
+			unit.place === 'h2' || unit.place === 'h3'
+		)) {
 			let entry = counts.get(key);
 			if (!entry) {
 				entry = {
