@@ -89,10 +89,13 @@ export function askedOf(question: string, { spread, count, keyword, vectors }: P
 	}
 	const rows = new Map<string, number>();
 	if (vectors) for (const stem of parts.keys()) rows.set(stem, vectors.rowOf(stem));
+	const told = (stem: string) => !CARRIERS.has(stem);
+	const beside = [...parts.keys()].filter((stem) => told(stem) && !keyword.has(stem));
 	return {
 		parts,
 		weight: [...parts.values()].reduce((sum, weight) => sum + weight, 0) || 1,
-		own: [...parts.keys()].filter((stem) => !keyword.has(stem) && !CARRIERS.has(stem)),
+		// a question about the subject itself has no words but the keyword's
+		own: beside.length > 0 ? beside : [...parts.keys()].filter(told),
 		wanted: wantedBy(question),
 		purposes: purposesBeside(question, keyword).filter((purpose) => TELLING.has(purpose)),
 		rows,

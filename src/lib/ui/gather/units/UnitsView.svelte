@@ -50,7 +50,7 @@
 
 	type Line =
 		| { readonly kind: 'heading'; readonly text: string; readonly level: number }
-		| { readonly kind: 'unit'; readonly unit: NoteUnit };
+		| { readonly kind: 'unit'; readonly unit: NoteUnit; readonly at: number };
 	/** Headings and units as they stand in the note. */
 	const lines = $derived.by(() => {
 		const found: Line[] = [];
@@ -63,7 +63,7 @@
 		};
 		read.units.forEach((one, i) => {
 			put(i);
-			found.push({ kind: 'unit', unit: one });
+			found.push({ kind: 'unit', unit: one, at: i });
 		});
 		put(read.units.length);
 		return found;
@@ -151,7 +151,7 @@
 			<li class="heading">{line.text}</li>
 		{:else}
 			{@const one = line.unit}
-			{@const at = read.units.indexOf(one)}
+			{@const at = line.at}
 			<!-- a unit is chosen and changed by key, its list and its fields by pointer -->
 			<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 			<li
