@@ -1,3 +1,5 @@
+import { stemOf } from '../text';
+
 /** What a question is after; the FAQ and the plan treat kinds alike. */
 export const QUESTION_KINDS = [
 	'what',
@@ -12,6 +14,18 @@ export const QUESTION_KINDS = [
 ] as const;
 
 export type QuestionKind = (typeof QUESTION_KINDS)[number];
+
+/** Words that carry a question without saying what it is about, as stems. */
+export const QUESTION_CARRIERS: ReadonlySet<string> = new Set(
+	'need want get use make put do take have work good possible happen suitable any best much many long often way idea should must part whole lot'
+		.split(' ')
+		.map(stemOf)
+);
+
+/** Whether a plain word only asks: "how", "which". */
+export function isQuestionWord(plain: string): boolean {
+	return /^(?:who|what|when|where|why|which|how)$/.test(plain);
+}
 
 const OPENS =
 	/^(?:who|what|when|where|why|which|how|can|could|do|does|did|is|are|was|were|should|will|would|may|must|has|have|am)\b/i;

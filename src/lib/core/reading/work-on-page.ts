@@ -27,7 +27,7 @@ import type {
 } from './page-work';
 import { faqPlaces } from './faq-places';
 import { cuts, cutOf, textsOf, statementsOf } from './cut';
-import { StatementList } from './statements';
+import { statementsIn, type Statement } from './statements';
 import { countCandidates } from './count-candidates';
 
 /** Works out everything that depends on one source alone. */
@@ -37,7 +37,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 	const works: (SectionWork & { readonly start: number })[] = [];
 	const questions: FoundQuestion[] = [];
 	const facts: FoundFact[] = [];
-	const statements = new StatementList();
+	const statements: Statement[] = [];
 	const readings: ReadingSums[] = [];
 	const paragraphWords: number[] = [];
 	const faqs = faqPlaces(sections);
@@ -67,7 +67,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			units.push(...ofBlock);
 			texts.push(...ofBlock.map(({ text }) => text));
 			const said = statementsOf(block, ofBlock);
-			statements.add(block, said, index);
+			statements.push(...statementsIn(block, said, index));
 			facts.push(...factsIn(block, said, index));
 			if (block.kind === 'paragraph' || block.kind === 'quote') {
 				readings.push(readingSumsOf(block.text));
@@ -108,7 +108,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 		candidates: countCandidates(units, tag),
 		questions,
 		facts,
-		statements: statements.all,
+		statements,
 		definitions: definitionsIn(units),
 		habits: habitsOfPage(sections, source.blocks, {
 			hasFaq: works.some(({ isFaq }) => isFaq),

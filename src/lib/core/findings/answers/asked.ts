@@ -1,5 +1,6 @@
-import { purposesBeside, type Purpose } from '../../reading';
+import { isQuestionWord, purposesBeside, QUESTION_CARRIERS, type Purpose } from '../../reading';
 import {
+	contentStemsOf,
 	isStopWord,
 	plainWord,
 	rarityOf,
@@ -42,12 +43,11 @@ export interface Asked {
 	readonly vector: Float32Array | null;
 }
 
-/** Words that carry a question without saying what it is about. */
-const CARRIERS = new Set(
-	'need want get use make put do take have work good possible happen suitable any best much many long often way idea should must part whole lot difference worth rid time tell'
-		.split(' ')
-		.map(stemOf)
-);
+/** Words that carry a question, and some that tell no answer from another. */
+const CARRIERS: ReadonlySet<string> = new Set([
+	...QUESTION_CARRIERS,
+	...contentStemsOf('difference worth rid time tell')
+]);
 
 /** Weight of a word of the keyword, and of a carrier, beside 1 for any other. */
 const OF_KEYWORD = 0.25;
@@ -80,7 +80,7 @@ export function askedOf(question: string, { spread, count, keyword, vectors }: P
 	for (const { text } of wordsOf(question)) {
 		for (const plain of plainWord(text).split('-')) {
 			if (plain.length < 2 || /^\d/.test(plain) || isStopWord(plain)) continue;
-			if (/^(?:who|what|when|where|why|which|how)$/.test(plain)) continue;
+			if (isQuestionWord(plain)) continue;
 			const stem = stemOf(plain);
 			const rare = Math.log((1 + count) / (1 + (spread.get(stem) ?? 0))) / Math.log(1 + count);
 			const weight = keyword.has(stem) ? OF_KEYWORD : CARRIERS.has(stem) ? OF_CARRIER : 1;
@@ -153,4 +153,9 @@ export function poolOf(
 		keyword,
 		vectors
 	};
+}
+
+/** What pages say with one of the question's own words in its text or headings. */
+export function onPagesOf({ own }: Asked, { onPages }: Pool): ReadonlySet<Said> {
+	return new Set(own.flatMap((stem) => onPages.get(stem) ?? []));
 }

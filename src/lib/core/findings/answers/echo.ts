@@ -1,5 +1,5 @@
 import type { Asked, Pool } from './asked';
-import type { Said } from './said';
+import { inOrderOfText, type Said } from './said';
 import { holdsWanted } from './wanted';
 
 /** Stems of what pages say to a question, with weights; a vector of length one. */
@@ -28,23 +28,13 @@ export class PagesEcho {
 	readonly #heard: readonly Heard[];
 	readonly #pool: Pool;
 
-	constructor(asked: Asked, pool: Pool) {
+	/** @param candidates what pages say with one of the question's own words */
+	constructor(asked: Asked, candidates: ReadonlySet<Said>, pool: Pool) {
 		this.#pool = pool;
-		const candidates = new Set(asked.own.flatMap((stem) => pool.onPages.get(stem) ?? []));
 		this.#heard = [...candidates]
 			.map((said) => ({ said, share: shareIn(asked, said) }))
 			.filter(({ share }) => share >= HEARD_FROM)
-			.sort(
-				(a, b) =>
-					b.share - a.share ||
-					(a.said.statement.text < b.said.statement.text
-						? -1
-						: a.said.statement.text > b.said.statement.text
-							? 1
-							: a.said.source < b.said.source
-								? -1
-								: 1)
-			);
+			.sort((a, b) => b.share - a.share || inOrderOfText(a.said, b.said));
 	}
 
 	/** The words of the statements heard best, those of one page left out. */

@@ -1,6 +1,6 @@
-import { askedOf, type Pool } from './asked';
-import { PagesEcho } from './echo';
-import type { Said } from './said';
+import { askedOf, onPagesOf, type Pool } from './asked';
+import { PagesEcho, type Echo } from './echo';
+import { inOrderOfText, type Said } from './said';
 import { BY_MEANING, BY_WORDS, featuresOf, weigh } from './weigh';
 
 /** A statement that answers a question, or may. */
@@ -30,18 +30,19 @@ export function findAnswers(
 	isRefused: (said: Said) => boolean = () => false
 ): { notes: FoundAnswer[]; pages: FoundAnswer[] } {
 	const asked = askedOf(question, pool);
-	const echo = new PagesEcho(asked, pool);
+	const candidates = onPagesOf(asked, pool);
+	const echo = new PagesEcho(asked, candidates, pool);
 	const fromPages = echo.without(null);
 	const notes = pool.notes
 		.flatMap((note) => pool.bySource.get(note)!)
 		.filter((said) => !isRefused(said));
 	const byPage = new Map<string, Said[]>();
-	for (const said of new Set(asked.own.flatMap((stem) => pool.onPages.get(stem) ?? []))) {
+	for (const said of candidates) {
 		const list = byPage.get(said.source);
 		if (list) list.push(said);
 		else byPage.set(said.source, [said]);
 	}
-	const weighed = (said: Said, heard: ReturnType<PagesEcho['without']>): FoundAnswer => {
+	const weighed = (said: Said, heard: Echo): FoundAnswer => {
 		const features = featuresOf(asked, said, heard, pool);
 		const byWords = weigh(features, BY_WORDS);
 		const value = pool.vectors ? weigh(features, BY_MEANING) : byWords;
@@ -83,9 +84,5 @@ function bestOfEach(
 
 function inOrder(a: FoundAnswer, b: FoundAnswer): number {
 	if (a.isSure !== b.isSure) return a.isSure ? -1 : 1;
-	const [one, other] = [a.said.statement.text, b.said.statement.text];
-	return (
-		b.value - a.value ||
-		(one < other ? -1 : one > other ? 1 : a.said.source < b.said.source ? -1 : 1)
-	);
+	return b.value - a.value || inOrderOfText(a.said, b.said);
 }

@@ -21,9 +21,9 @@ export interface Said {
 	readonly source: string;
 	readonly statement: Statement;
 	readonly stems: ReadonlySet<string>;
-	/** Its heading and the one that is nested in, and their stems; the title of the whole is none. */
-	readonly heading: string;
+	/** Stems of its heading and of the one that it is nested in; the title of the whole is left out. */
 	readonly headingStems: ReadonlySet<string>;
+	/** What these headings are about. */
 	readonly purposes: readonly Purpose[];
 	/** Stems of its label: of "Washing" in "Washing: by hand". */
 	readonly label: ReadonlySet<string>;
@@ -64,7 +64,6 @@ function readSaid(source: PageWork): Said[] {
 				source: source.id,
 				statement,
 				stems: stemsOf(statement),
-				heading: headings[section]!,
 				headingStems: headingStems[section]!,
 				purposes: purposes[section]!,
 				label: labelStemsOf(text),
@@ -109,4 +108,11 @@ export function meaningOf(said: Said, vectors: StemVectors): Meaning {
 		meanings.set(said, (meaning = { rows, vector: textVectorOf(vectors, weighted) }));
 	}
 	return meaning;
+}
+
+/** An order of statements that is the same whatever order their sources come in. */
+export function inOrderOfText(a: Said, b: Said): number {
+	const [one, other] = [a.statement.text, b.statement.text];
+	if (one !== other) return one < other ? -1 : 1;
+	return a.source < b.source ? -1 : 1;
 }

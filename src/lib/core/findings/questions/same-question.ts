@@ -1,5 +1,7 @@
 import { isStopWord, plainWord, stemOf, wordsOf } from '../../text';
 import {
+	isQuestionWord,
+	QUESTION_CARRIERS,
 	purposesBeside,
 	purposesOf,
 	measuredIn,
@@ -21,13 +23,6 @@ export type StemWeight = (stem: string) => number;
 
 /** Share of what two questions ask that they must have in common. Set on the labelled subjects. */
 const SAME_AT = 0.58;
-
-/** Words that carry a question without saying what it is about. */
-const CARRIERS = new Set(
-	'need want get use make put do take have work good possible happen suitable any best much many long often way idea should must part whole lot'
-		.split(' ')
-		.map(stemOf)
-);
 
 /** Matters whose words stand for one another: "price" and "cost", "eat" and "feed". */
 const MATTERS = new Set(['cost', 'food', 'sound', 'lifespan', 'health', 'season', 'rules']);
@@ -52,7 +47,7 @@ export function senseOf(
 	for (const { text } of wordsOf(question)) {
 		const plain = plainWord(text);
 		if (/^\d/.test(plain)) continue;
-		if (isStopWord(plain) || /^(?:who|what|when|where|why|which|how)$/.test(plain)) continue;
+		if (isStopWord(plain) || isQuestionWord(plain)) continue;
 		const matter = purposesBeside(plain, keywordStems).find((purpose) => MATTERS.has(purpose));
 		if (matter) {
 			if (plain === measured) measuredPart = `@${matter}`;
@@ -62,7 +57,7 @@ export function senseOf(
 		const stem = stemOf(plain);
 		if (plain === measured) measuredPart = stem;
 		// "how many weeks" and "how many days" ask different things
-		put(stem, plain === measured ? 1 : CARRIERS.has(stem) ? 0.3 : weightOf(stem));
+		put(stem, plain === measured ? 1 : QUESTION_CARRIERS.has(stem) ? 0.3 : weightOf(stem));
 	}
 	if (purposesOf(question).includes('lifespan')) put('@lifespan', 1);
 	return {
