@@ -12,8 +12,8 @@ export interface Allocation {
 	readonly terms: TermIndex;
 	/** The passage that answers a placed question, by the question's id. */
 	readonly answers: ReadonlyMap<string, Passage>;
-	/** Text that stands in the manuscript already, its spaces single. */
-	readonly elsewhere: string;
+	/** Whether words of a note can be quoted: nothing forbidden is in them, and they do not stand in the manuscript already. */
+	readonly mayQuote: (text: string) => boolean;
 	/** Questions that the notes answer, be it in another section. */
 	readonly answered: ReadonlySet<string>;
 	/** The other passages of each section, by its id. */
@@ -33,7 +33,9 @@ export function allocate(
 ): Allocation {
 	const { plan, findings } = material;
 	const terms = indexTerms(findings.terms);
-	const passages = usablePassages(material, elsewhere);
+	const used = spaced(elsewhere);
+	const isForbidden = forbiddenIn(material);
+	const passages = usablePassages(material, isForbidden, used);
 	const placed = placedIn(plan.sections, passages, findings);
 	const fits = fitAll(plan.sections, passages, findings, { index: terms, placed });
 	const homes = new Map([...homesOf(plan.sections, fits), ...placed]);
@@ -68,21 +70,31 @@ export function allocate(
 			choose(section, candidates, taken, mine, used + answered);
 		}
 	}
-	return { terms, answers, answered, elsewhere: elsewhere.replace(/\s+/g, ' '), chosen };
+	const mayQuote = (text: string) => !isForbidden(text) && !used.includes(spaced(text));
+	return { terms, answers, answered, mayQuote, chosen };
+}
+
+/** Tells whether a text holds what must not be said. */
+function forbiddenIn({ mustNotSay = [] }: DraftMaterial): (text: string) => boolean {
+	const forbidden = indexTerms(
+		mustNotSay.filter((phrase) => termKeyOf(phrase) !== '').map(patternOf)
+	);
+	return (text) => findTerms(forbidden, text).length > 0;
+}
+
+function spaced(text: string): string {
+	return text.replace(/\s+/g, ' ');
 }
 
 /** Passages that stand in no page, hold nothing that must not be said and are not used already. */
 function usablePassages(
-	{ notes, runs, mustNotSay = [] }: DraftMaterial,
-	elsewhere: string
+	{ notes, runs }: DraftMaterial,
+	isForbidden: (text: string) => boolean,
+	used: string
 ): Passage[] {
-	const forbidden = indexTerms(
-		mustNotSay.filter((phrase) => termKeyOf(phrase) !== '').map(patternOf)
-	);
-	const used = elsewhere.replace(/\s+/g, ' ');
 	return passagesOf(notes).filter(({ sentences }) => {
 		const text = sentences.join(' ');
-		if (closeWordsOf(text, runs) > 0 || findTerms(forbidden, text).length > 0) return false;
+		if (closeWordsOf(text, runs) > 0 || isForbidden(text)) return false;
 		return used === '' || !sentences.some((sentence) => used.includes(tailOf(sentence)));
 	});
 }

@@ -9,21 +9,22 @@ import type { DraftMaterial } from './draft-material';
 export function openQuestion(
 	{ answers, mayAnswer }: Question,
 	{ notes, pageNames }: Pick<DraftMaterial, 'notes' | 'pageNames'>,
-	elsewhere: string
+	mayQuote: Allocation['mayQuote']
 ): string {
 	const labels = new Map(notes.map(({ id, label }) => [id, label]));
-	const perhaps = mayAnswer.find(
-		({ source, text }) => labels.has(source) && !elsewhere.includes(text.replace(/\s+/g, ' '))
-	);
+	const ofNotes = mayAnswer.filter(({ source }) => labels.has(source));
+	const perhaps = ofNotes.find(({ text }) => mayQuote(text));
 	const pages = [...new Set(answers.flatMap(({ source }) => pageNames[source] ?? []))];
 	const likely = [...new Set(mayAnswer.flatMap(({ source }) => pageNames[source] ?? []))];
 	const fromNotes = perhaps
 		? `Perhaps: “${perhaps.text}” (${labels.get(perhaps.source)!}).`
-		: 'None of your notes says.';
+		: ofNotes[0]
+			? `Perhaps in ${labels.get(ofNotes[0].source)!}.`
+			: 'None of your notes says.';
 	if (pages.length > 0)
 		return `${fromNotes} ${andList(pages)} ${pages.length === 1 ? 'has' : 'have'} an answer to check and cite.`;
 	if (likely.length > 0) return `No page answers it outright, ${andList(likely)} may. ${fromNotes}`;
-	return perhaps
+	return ofNotes.length > 0
 		? `No page answers it. ${fromNotes}`
 		: `${fromNotes} No page answers it either: you would be the first.`;
 }
@@ -32,7 +33,7 @@ export function openQuestion(
 export function gapFor(
 	section: PlanSection,
 	blocks: readonly BlockNode[],
-	{ answered, elsewhere, terms: index }: Pick<Allocation, 'answered' | 'elsewhere' | 'terms'>,
+	{ answered, mayQuote, terms: index }: Pick<Allocation, 'answered' | 'mayQuote' | 'terms'>,
 	{ findings, notes, pageNames }: DraftMaterial
 ): string | null {
 	const text = blocks.map(docText).join('\n');
@@ -41,7 +42,7 @@ export function gapFor(
 	for (const { question } of section.questions) {
 		const asked = findings.questions.find(({ id }) => id === question);
 		if (asked && !answered.has(question) && !isSaidIn(asked, text))
-			said.push(`${asked.text} ${openQuestion(asked, { notes, pageNames }, elsewhere)}`);
+			said.push(`${asked.text} ${openQuestion(asked, { notes, pageNames }, mayQuote)}`);
 	}
 	if (section.kind === 'closing' && words === 0) {
 		said.push(

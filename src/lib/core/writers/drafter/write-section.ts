@@ -68,7 +68,7 @@ const SAID_ELSEWHERE =
 /** Each question as a heading over its answer, or over a gap that names who has one. */
 export function writeFaq(
 	section: PlanSection,
-	{ answers, answered, elsewhere }: Pick<Allocation, 'answers' | 'answered' | 'elsewhere'>,
+	{ answers, answered, mayQuote }: Pick<Allocation, 'answers' | 'answered' | 'mayQuote'>,
 	material: DraftMaterial
 ): BlockNode[] {
 	const { findings } = material;
@@ -80,7 +80,7 @@ export function writeFaq(
 		if (answer) return [head, ...paragraphs([answer], section, new Narrator())];
 		return [
 			head,
-			gap(answered.has(question) ? SAID_ELSEWHERE : openQuestion(asked, material, elsewhere))
+			gap(answered.has(question) ? SAID_ELSEWHERE : openQuestion(asked, material, mayQuote))
 		];
 	});
 }
