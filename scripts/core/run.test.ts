@@ -102,6 +102,30 @@ describe('core clean on what browsers save', () => {
 	}, 30_000);
 });
 
+describe('core answers', () => {
+	it('says who answers each question of a list: notes first, then the pages behind --', () => {
+		const list = file('asked.txt', 'How long does a dry stone wall last?\nCan a wall fly?\n');
+		const notes = NOTES.filter((word) => word.endsWith('.md'));
+		const { status, out } = core('answers', '--questions', list, ...notes, '--', ...PAGES);
+		expect(status).toBe(0);
+		const [fly, last] = (
+			JSON.parse(out) as {
+				question: string;
+				answers: { file: string; text: string; sure: boolean }[];
+			}[]
+		).sort((a, b) => (a.question < b.question ? -1 : 1));
+		expect(last!.question).toBe('How long does a dry stone wall last?');
+		expect(last!.answers[0]).toMatchObject({ file: notes[0], sure: true });
+		expect(last!.answers[0]!.text).toContain('150 years');
+		expect(last!.answers.some((answer) => PAGES.includes(answer.file))).toBe(true);
+		expect(fly!.answers.filter(({ sure }) => sure)).toEqual([]);
+		expect(core('answers', ...notes)).toMatchObject({
+			status: 2,
+			err: expect.stringMatching(/--questions/)
+		});
+	}, 60_000);
+});
+
 describe('core findings', () => {
 	it('gives terms with weights, ranges and places, topics with their headings, questions, facts and shape', () => {
 		const { status, out } = core('findings', ...KEYWORD, ...NOTES, ...PAGES);

@@ -173,6 +173,23 @@ describe('what nobody asks or covers', () => {
 	});
 });
 
+describe('terms that the notes use too', () => {
+	it('need one page only, others two', () => {
+		const pages = [
+			'Cut with a pruning saw. The canker knife stays sharp.',
+			'Cut with a pruning saw. A ladder helps.',
+			'Cut with a pruning saw and rest.',
+			'Cut with a pruning saw in winter.'
+		].map((text) => work(`# Pruning\n\n${text}`));
+		const keys = (notes: PageWork[]) => find(pages, notes).terms.map(({ key }) => key);
+		const mine = [work('The canker knife is mine.', { isNote: true })];
+		expect(keys([])).toContain('pruning saw');
+		expect(keys([])).not.toContain('canker knife');
+		expect(keys(mine)).toContain('canker knife');
+		expect(keys(mine)).not.toContain('ladder');
+	});
+});
+
 describe('findLongPhrases', () => {
 	it('gives wordings of the keyword that pages and lists really use, most searched first', () => {
 		const phrases = findLongPhrases(

@@ -64,6 +64,20 @@ const topicOf = (heading: string) =>
 describe('candidatesOf', () => {
 	const keys = (text: string) => candidatesOf(tag(text)).map(({ key }) => key);
 
+	it('gives a rare verb alone as a deed, a common one only with what is done', () => {
+		const deed = candidatesOf(tag('Scarify the lawn in dry weather.')).find(
+			({ key }) => key === 'scarify'
+		);
+		expect(deed?.isAction).toBe(true);
+		expect(keys('Build the wall slowly.')).not.toContain('build');
+	});
+
+	it('gives nouns of time and measure where a heading names them', () => {
+		const inHeading = candidatesOf(tag('what to do in spring'), true).map(({ key }) => key);
+		expect(inHeading).toContain('spring');
+		expect(keys('We start it in spring.')).not.toContain('spring');
+	});
+
 	it('gives noun phrases and the phrases inside them', () => {
 		expect(keys('Set up the wooden batter frames.')).toEqual(
 			expect.arrayContaining(['batter frame', 'wooden batter frame', 'frame'])

@@ -43,6 +43,22 @@ describe('readQuestions', () => {
 		]);
 	});
 
+	it('takes what people search as a question: a noun first, or two things to choose from', () => {
+		expect(
+			readQuestions(
+				'what temperature rating sleeping bag do i need\nwhat goes in a first night box\nwhich funders give to village halls\ncompressor or desiccant for laundry'
+			)
+		).toEqual([
+			'What temperature rating sleeping bag do i need?',
+			'What goes in a first night box?',
+			'Which funders give to village halls?',
+			'Compressor or desiccant for laundry?'
+		]);
+		expect(
+			readQuestions('what you need is a hammer\nwhich is why it fell\nstones and mortar')
+		).toEqual([]);
+	});
+
 	it('gives nothing for empty text', () => {
 		expect(readQuestions(' \n\n')).toEqual([]);
 	});
