@@ -17,7 +17,7 @@ const QUESTION = 'Does a sleeping mat make a difference to warmth?';
 
 async function openQuestion(page: Page, text: string) {
 	await goTo(page, 'Findings');
-	await page.getByRole('tab', { name: 'Questions' }).click();
+	await page.getByRole('tab', { name: 'Questions', exact: true }).click();
 	const question = page.getByRole('button', { name: text, exact: true });
 	await question.click();
 	await expect(question).toHaveAttribute('aria-expanded', 'true');

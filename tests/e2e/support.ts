@@ -70,7 +70,10 @@ export async function goTo(
 	page: Page,
 	stage: 'Scout' | 'Brief' | 'Gather' | 'Findings' | 'Plan' | 'Write' | 'Deliver'
 ): Promise<void> {
-	await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
+	const link = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage });
+	await link.click();
+	// the stage before stays on screen until the next one is there
+	await expect(link).toHaveAttribute('aria-current', 'page');
 }
 
 export async function proposePlan(page: Page): Promise<void> {
