@@ -28,8 +28,10 @@ const section = (id: string, values: Partial<PlanSection> = {}): PlanSection => 
 const findings = {
 	keyword: 'dry stone wall',
 	pages: [],
-	terms: [{ key: 'cope' }, { key: 'hearting' }],
-	topics: []
+	terms: ['cope', 'hearting'].map((key) => ({ key, phrase: key, verbs: [], variants: [] })),
+	topics: [],
+	questions: [],
+	notePassages: []
 } as unknown as Findings;
 const affinities = [
 	[parts, parts],
@@ -127,7 +129,15 @@ describe('confinedTo', () => {
 
 describe('withTopics', () => {
 	const topic = (id: string, position: number) =>
-		({ id, label: id, position, words: 118, intent: 'plain', headings: [] }) as unknown as Topic;
+		({
+			id,
+			label: id,
+			position,
+			words: 118,
+			intent: 'plain',
+			headings: [],
+			matter: []
+		}) as unknown as Topic;
 	const outline = [
 		{ ...section('top'), level: 1 as const },
 		section('first', { position: 0.1 }),

@@ -301,7 +301,9 @@ describe('what suits a section', () => {
 			}
 			for (const { note } of section.notes) {
 				const found = findings.notePassages.find(({ id }) => id === note)!;
-				expect(best(materialFits({ note: found }, plan.sections, findings))).toBe(s);
+				// where the best section is full it stands in one that is nearly as good
+				const fits = materialFits({ note: found }, plan.sections, findings);
+				expect(fits[s]).toBeGreaterThanOrEqual(0.6 * Math.max(...fits));
 			}
 			if (section.kind === 'faq') return;
 			for (const { question } of section.questions) {

@@ -128,7 +128,7 @@ describe('proposePlan', () => {
 				.filter(({ terms }) => terms.some((placed) => placed.term === term))
 				.map(({ heading }) => heading);
 		expect(sectionOf('foundation trench').join()).toMatch(/trench/i);
-		expect(sectionOf('walling hammer').join()).toMatch(/ready/i);
+		expect(sectionOf('walling hammer').join()).toMatch(/tools/i);
 		expect(sectionOf('cope').join()).toMatch(/cope/i);
 	});
 

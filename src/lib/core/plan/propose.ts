@@ -1,4 +1,3 @@
-import { leastPagesOf } from '../findings';
 import { EFFORT_RULES, type Brief, type SectionKind } from '../brief';
 import type { Findings, Topic } from '../findings';
 import type { HabitId, TopicIntent } from '../reading';
@@ -10,7 +9,10 @@ import {
 	type PlanBasis,
 	type PlanSection,
 	headingRefsOf,
-	topicsOf
+	joinedTopic,
+	mattersOf,
+	OWN_AT,
+	type Matter
 } from './outline';
 import {
 	containsTerm,
@@ -19,6 +21,7 @@ import {
 	sentenceCase,
 	withArticle,
 	titlesFor,
+	canBeNamed,
 	headingFor,
 	pageHeadingsOf,
 	subjectOf
@@ -35,10 +38,10 @@ export const NO_WISHES: Wishes = { form: null, callToAction: '', intent: null };
  * questions, facts and notes in their places. Same findings and wishes, same plan.
  */
 export function proposePlan(findings: Findings, wishes: Wishes = NO_WISHES): Plan {
-	const topics = chooseTopics(findings, wishes);
+	const matters = chooseMatters(findings, wishes);
 	const questions = chooseQuestions(findings);
 	const outline = withBudgets(
-		outlineOf(topics, findings, { wishes, hasQuestions: questions.length > 0 }),
+		outlineOf(matters, findings, { wishes, hasQuestions: questions.length > 0 }),
 		findings
 	);
 	const placed = placeTerms(findings, placeQuestions(outline, findings, questions));
@@ -96,8 +99,8 @@ const SOUGHT: Readonly<Record<Intent, readonly TopicIntent[]>> = {
 };
 const SOUGHT_BY = 1.15;
 
-function chooseTopics(findings: Findings, { form, intent }: Wishes): Topic[] {
-	const pageCount = Math.max(1, findings.pages.length);
+/** What the article treats, in the order in which pages do. */
+function chooseMatters(findings: Findings, { form, intent }: Wishes): Matter[] {
 	const { wordsPerSection, mostSections, topicShare } = EFFORT_RULES[findings.effort];
 	const room = Math.round(
 		(findings.targetWords *
@@ -106,26 +109,19 @@ function chooseTopics(findings: Findings, { form, intent }: Wishes): Topic[] {
 	);
 	// an answer is no guide: it keeps to what most pages say
 	const share = form === 'answer' ? 0.5 : 1;
-	const most = Math.max(
-		PLAN_LIMITS.leastSections,
-		Math.min(mostSections, Math.round(share * room))
-	);
-	const least = leastPagesOf(pageCount, topicShare);
-	const value = (topic: Topic) =>
-		(topic.pages.length / pageCount) *
-		Math.log(20 + topic.words) *
-		(topic.level === 2 ? 1 : 0.85) *
-		(intent !== null && SOUGHT[intent].includes(topic.intent) ? SOUGHT_BY : 1) *
-		(subjectOf(topic, findings) ? 1.15 : 1);
-	const chosen = findings.topics
-		.filter((topic) => topic.pages.length >= least)
-		.sort((a, b) => value(b) - value(a) || (a.id < b.id ? -1 : 1))
-		.slice(0, most);
-	return findings.topics.filter((topic) => chosen.includes(topic));
+	return mattersOf(findings, {
+		most: Math.max(PLAN_LIMITS.leastSections, Math.min(mostSections, Math.round(share * room))),
+		leastShare: topicShare,
+		canLead: (topic) => canBeNamed(topic, findings),
+		worth: (topic) =>
+			(topic.level === 2 ? 1 : 0.85) *
+			(intent !== null && SOUGHT[intent].includes(topic.intent) ? SOUGHT_BY : 1) *
+			(subjectOf(topic, findings) ? 1.15 : 1)
+	});
 }
 
 function outlineOf(
-	topics: readonly Topic[],
+	matters: readonly Matter[],
 	findings: Findings,
 	{ wishes, hasQuestions }: { readonly wishes: Wishes; readonly hasQuestions: boolean }
 ): PlanSection[] {
@@ -161,17 +157,6 @@ function outlineOf(
 			position: 0
 		})
 	];
-	const ids = new Set(topics.map(({ id }) => id));
-	const fromTopic = (topic: Topic, level: 2 | 3) =>
-		make({
-			level,
-			heading: headingFor(topic, findings, taken),
-			kind: kindOf(topic, wishes),
-			topics: [topic.id],
-			headings: headingRefsOf([topic]),
-			intent: topic.intent,
-			position: topic.position
-		});
 	const end = {
 		level: 2 as const,
 		topics: [],
@@ -179,12 +164,37 @@ function outlineOf(
 		intent: 'plain' as const,
 		position: null
 	};
+	const fromMatter = ({ topics, same, bundle }: Matter, level: 2 | 3) => {
+		const topic = joinedTopic(topics.slice(0, 1 + same));
+		if (!topic)
+			return make({
+				...end,
+				level,
+				heading: ownHeading(bundle?.heading ?? '', taken),
+				kind: 'explanation',
+				position: OWN_AT
+			});
+		return make({
+			level,
+			heading: headingFor(topic, findings, taken),
+			kind: kindOf(topic, wishes),
+			topics: topics.map(({ id }) => id),
+			headings: headingRefsOf(topics),
+			intent: topic.intent,
+			position: topic.position
+		});
+	};
 	if (shareOf(findings, 'facts-first') >= PLAN_LIMITS.takeawaysAt)
 		sections.push(make({ ...end, heading: 'The main points', kind: 'takeaways', position: 0.05 }));
-	for (const topic of topics) {
-		if (topic.parent !== null && ids.has(topic.parent)) continue;
-		sections.push(fromTopic(topic, 2));
-		for (const child of topics) if (child.parent === topic.id) sections.push(fromTopic(child, 3));
+	const leads = new Set(matters.map(({ topics }) => topics[0]?.id));
+	const isInside = ({ topics: [lead] }: Matter) =>
+		lead !== undefined && lead.parent !== null && leads.has(lead.parent);
+	for (const matter of matters) {
+		if (isInside(matter)) continue;
+		sections.push(fromMatter(matter, 2));
+		const lead = matter.topics[0]?.id;
+		for (const inner of matters)
+			if (isInside(inner) && inner.topics[0]!.parent === lead) sections.push(fromMatter(inner, 3));
 	}
 	if (hasQuestions)
 		sections.push(make({ ...end, heading: 'Questions and answers', kind: 'faq', position: 0.95 }));
@@ -199,6 +209,12 @@ function outlineOf(
 			})
 		);
 	return withKeywordHeading(sections, findings);
+}
+
+/** A heading of the notes as it can stand over a section. */
+function ownHeading(heading: string, taken: ReadonlySet<string>): string {
+	const said = sentenceCase(heading.replace(/[.:!–—-]+$/, ''));
+	return taken.has(plainOf(said)) ? `${said}, from the notes` : said;
 }
 
 /** Share of pages with a habit, 0–1. */
@@ -217,27 +233,38 @@ function kindOf(topic: Topic, { form }: Wishes): SectionKind {
 	return 'explanation';
 }
 
-/** The exact keyword stands in one H2: where a heading asks for it, else that of the largest section of steps. */
+/** The exact keyword stands in one H2: where a heading says it already, over the steps, or over what people ask. */
 function withKeywordHeading(sections: readonly PlanSection[], findings: Findings): PlanSection[] {
 	if (sections.some(({ level, heading }) => level === 2 && containsTerm(heading, findings.keyword)))
 		return [...sections];
-	const words = new Map(findings.topics.map(({ id, words }) => [id, words]));
-	const candidates = sections.filter(
-		({ level, kind }) => level === 2 && !['faq', 'closing', 'takeaways'].includes(kind)
-	);
-	const size = (section: PlanSection) =>
-		section.topics.reduce((sum, id) => sum + (words.get(id) ?? 0), 0) *
-		(section.intent === 'steps' ? 3 : section.intent === 'definition' ? 2 : 1);
-	const chosen = [...candidates].sort((a, b) => size(b) - size(a))[0];
-	if (!chosen) return [...sections];
 	const theirs = pageHeadingsOf(findings);
-	const hasSubject = topicsOf(chosen, findings).some(
-		(topic) => subjectOf(topic, findings) !== null
-	);
-	const wordings = keywordHeadings(findings.keyword, chosen, hasSubject);
+	const isCourse = ({ level, topics }: PlanSection) =>
+		level === 2 &&
+		findings.topics.some(
+			({ id, headings }) =>
+				id === topics[0] &&
+				headings.filter(({ text }) => COURSE.test(text)).length * 2 >= headings.length
+		);
+	const isHowTo = /^how to /i.test(findings.keyword);
+	// only where it reads as English: over the whole course of a how-to, else over what people ask
+	const chosen =
+		(isHowTo ? sections.find(isCourse) : undefined) ??
+		sections.find(({ kind }) => kind === 'faq') ??
+		sections.find(({ level, kind }) => level === 2 && kind !== 'closing');
+	if (!chosen) return [...sections];
+	const wordings =
+		chosen.kind === 'faq'
+			? [`${sentenceCase(findings.keyword)}: questions people ask`]
+			: keywordHeadings(
+					findings.keyword,
+					isCourse(chosen) ? { ...chosen, intent: 'steps' } : chosen
+				);
 	const heading = wordings.find((wording) => !theirs.has(plainOf(wording))) ?? wordings.at(-1)!;
 	return sections.map((section) => (section === chosen ? { ...section, heading } : section));
 }
+
+/** How headings name the whole course of what is done. */
+const COURSE = /\bstep by step\b|\b(?:all )?the steps\b|\bin \w+ steps\b/i;
 
 /** Headings that hold the exact keyword for a section, the most natural first. */
 export function keywordHeadings(

@@ -53,6 +53,10 @@ const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
 		/\b(?:mistakes?|errors?|problems?|wrong|avoid\w*|pitfalls?|fail\w*|faults?|troubles?|troubleshoot\w*|regrets?|not to do|would not do|differently|wish i|collapse)\b/i
 	],
 	[
+		'rules',
+		/\b(?:permission|planning|regulations?|legal\w*|laws?|rules?|permits?|allowed|licen[cs]\w+|register\w*)\b/i
+	],
+	[
 		'need',
 		/\b(?:tools?|equipment|kit|materials?|supplies|(?<!how (?:much|many) .{0,30})(?:you(?:'|’)?ll need|(?:will )?you (?:will )?need)|what (?:do )?(?:i|you) need|gear|shopping list|ingredients|wear|cloth(?:es|ing)|outfit)\b/i
 	],
@@ -67,11 +71,7 @@ const PURPOSES: readonly (readonly [Purpose, RegExp])[] = [
 	],
 	[
 		'care',
-		/\b(?:repair\w*|maint\w+|care|caring|fix\w*|mend\w*|look(?:ing)? after|upkeep|clean\w*|wash(?:ing|ed)?|laundering|servic(?:e|ing))\b/i
-	],
-	[
-		'rules',
-		/\b(?:permission|planning|regulations?|legal\w*|laws?|rules?|permits?|allowed|licen[cs]\w+|register\w*)\b/i
+		/\b(?:repair\w*|maint\w+|care|caring|fix\w*|mend\w*|look(?:ing)? after|upkeep|clean\w*|wash(?:ing|ed)?(?![- ]up)|laundering|servic(?:e|ing))\b/i
 	],
 	[
 		'time',

@@ -4,3 +4,10 @@ const AND = new Intl.ListFormat('en-GB', { style: 'long', type: 'conjunction' })
 export function andList(items: readonly string[]): string {
 	return AND.format(items);
 }
+
+/** "a, b or c". */
+export function orList(items: readonly string[]): string {
+	return OR.format(items);
+}
+
+const OR = new Intl.ListFormat('en-GB', { type: 'disjunction' });

@@ -149,8 +149,9 @@ function topicOf(group: readonly HeadingItem[], matter: TopicWords): Topic {
 	const count = (format: string) =>
 		new Set(group.filter((item) => item.formats.includes(format)).map(({ page }) => page)).size;
 	const votes = new Map<TopicIntent, number>();
-	for (const { purposes } of group) {
-		const intent = intentAmong(purposes);
+	for (const { purposes, telling } of group) {
+		// the keyword's own words are everywhere: "clothes" makes no kit list of an article on drying them
+		const intent = intentAmong(purposes.filter((one) => one === 'steps' || telling.includes(one)));
 		if (intent) votes.set(intent, (votes.get(intent) ?? 0) + 1);
 	}
 	const top = [...votes].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1))[0];

@@ -35,6 +35,8 @@ class NoteReader {
 	#title = '';
 	#heading = '';
 	#label = '';
+	/** Where the lines under a heading that clings to them have come to; −1 under any other. */
+	#clings = -1;
 	#inHead = true;
 	#headParagraphs = 0;
 	#speaking = '';
@@ -78,6 +80,7 @@ class NoteReader {
 
 	#readGroup(group: NoteGroup, before: NoteGroup | undefined, after: NoteGroup | undefined): void {
 		const [first] = group.lines;
+		this.#endClinging(first!);
 		switch (group.kind) {
 			case 'heading':
 			case 'label':
@@ -103,6 +106,18 @@ class NoteReader {
 		}
 	}
 
+	/** A heading that nothing marks and that clings to the lines below it ends with them. */
+	#endClinging({ start, shape }: NoteLine): void {
+		if (this.#clings < 0 || shape === 'mail') return;
+		const isApart = /\n[ \t]*\n/.test(this.#text.slice(this.#clings, start));
+		if (!isApart) {
+			this.#clings = start;
+			return;
+		}
+		this.#clings = -1;
+		if (kindUnder(this.#heading) === null) this.#heading = '';
+	}
+
 	/** What a label or a question over a list asks for ends with the list. */
 	#endLabel(): void {
 		this.#label = '';
@@ -124,6 +139,8 @@ class NoteReader {
 			this.#heading = isTitle ? '' : text;
 			if (!isTitle) this.#inHead = false;
 		}
+		const isBare = !isLabel && !isTitle && line.shape === 'plain';
+		this.#clings = isBare && /^[^\n]*\n[ \t]*\S/.test(this.#text.slice(line.start)) ? line.end : -1;
 		this.#offRecord = false;
 		this.#speaking = '';
 		this.#putHeading(line, isLabel ? 4 : line.shape === 'heading' ? line.rank : isTitle ? 1 : 2);

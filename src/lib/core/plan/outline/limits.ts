@@ -9,7 +9,6 @@ export const PLAN_LIMITS = {
 	questions: 30,
 	questionsPerSection: 3,
 	factsPerSection: 4,
-	notesPerSection: 3,
 	/** Share of pages that make a part of their own of key facts from which we do too. */
 	takeawaysAt: 0.34
 } as const;

@@ -12,7 +12,7 @@ const known = perFindings(({ topics }: Findings) => {
 
 /**
  * The topics of the findings that a section treats: by their ids, and where the evidence has
- * changed by the headings pages gave them. In the order of the findings.
+ * changed by the headings pages gave them. The one it is named after comes first.
  */
 export function topicsOf(
 	section: Pick<PlanSection, 'topics' | 'headings'>,
@@ -26,10 +26,18 @@ export function topicsOf(
 			if (topic.headings.filter(({ ref }) => refs.has(ref)).length * 2 >= topic.headings.length)
 				found.add(topic);
 	}
-	return found.size < 2 ? [...found] : findings.topics.filter((topic) => found.has(topic));
+	return [...found];
 }
 
 /** Names of the headings of topics, by which a section finds them again. */
 export function headingRefsOf(topics: readonly Topic[]): string[] {
 	return topics.flatMap(({ headings }) => headings.map(({ ref }) => ref));
+}
+
+/** Several topics as one: all their headings, the rest as the first has it; null for none. */
+export function joinedTopic(topics: readonly Topic[]): Topic | null {
+	const [first, ...more] = topics;
+	if (!first || more.length === 0) return first ?? null;
+	const headings = topics.flatMap((topic) => topic.headings);
+	return { ...first, headings, pages: [...new Set(topics.flatMap(({ pages }) => pages))] };
 }

@@ -19,7 +19,7 @@ import {
 const FACT_AT = 1.4;
 
 /** Words of the keyword and of every page say little; a passage needs this much else in common. */
-const NOTE_AT = 2;
+const NOTE_AT = 1;
 
 /** What it is worth that pages write of the same under a section's headings. */
 const BY_TEXT = 16;
@@ -39,13 +39,20 @@ export function placeMaterial(sections: readonly PlanSection[], findings: Findin
 		findings.facts.map((fact) => ({ item: fact, id: fact.id, values: valuesOf(factFit(fact)) })),
 		FACT_AT
 	);
-	const notes = bestPlaces(
-		findings.notePassages.map((passage) => ({
-			item: passage,
-			id: passage.id,
-			values: valuesOf(noteFit(passage))
-		})),
-		NOTE_AT
+	const wordsOf = new Map(findings.notePassages.map(({ id, words }) => [id, words]));
+	const notes = placesWithRoom(
+		withNeighbours(
+			findings.notePassages.map((passage) => ({
+				item: passage,
+				id: passage.id,
+				values: valuesOf(noteFit(passage))
+			}))
+		),
+		sections.map(
+			(section) =>
+				CARRIES * section.budget -
+				section.notes.reduce((sum, { note }) => sum + (wordsOf.get(note) ?? 0), 0)
+		)
 	);
 	// what the writer has put somewhere stays there, and stands nowhere else
 	const held = new Set(
@@ -66,7 +73,6 @@ export function placeMaterial(sections: readonly PlanSection[], findings: Findin
 	return sections.map((section, s) => {
 		if (section.locked) return section;
 		const factsLeft = PLAN_LIMITS.factsPerSection - section.facts.length;
-		const notesLeft = PLAN_LIMITS.notesPerSection - section.notes.length;
 		return {
 			...section,
 			facts: [
@@ -79,12 +85,37 @@ export function placeMaterial(sections: readonly PlanSection[], findings: Findin
 			],
 			notes: [
 				...section.notes,
-				...open(notes, s, notesLeft).map(({ id }): NotePlacement => ({
+				...open(notes, s, Infinity).map(({ id }): NotePlacement => ({
 					note: id,
 					reason: 'It speaks of what stands here.',
 					locked: false
 				}))
 			]
+		};
+	});
+}
+
+/** Passages of one matter that a passage is held together with, before it and behind it. */
+const NEAR = 3;
+
+/** Values with the mean of those of the passages beside it, under the same heading of the same note. */
+function withNeighbours(items: readonly Weighed<NotePassage>[]): Weighed<NotePassage>[] {
+	return items.map((one, i) => {
+		const beside = items
+			.slice(Math.max(0, i - NEAR), i + NEAR + 1)
+			.filter(
+				(other) =>
+					other !== one &&
+					other.item.source === one.item.source &&
+					other.item.heading === one.item.heading
+			);
+		if (beside.length === 0) return one;
+		return {
+			...one,
+			values: one.values.map(
+				(value, s) =>
+					value + beside.reduce((sum, { values }) => sum + values[s]!, 0) / beside.length
+			)
 		};
 	});
 }
@@ -114,8 +145,18 @@ export function materialFits(
 	sections: readonly PlanSection[],
 	findings: Findings
 ): number[] {
-	const fitOf = fact ? factFit(fact) : note ? noteFit(note) : () => 0;
-	return sections.map((section) => fitOf(readingOf(section, findings)));
+	const readings = sections.map((section) => readingOf(section, findings));
+	if (fact) return readings.map(factFit(fact));
+	if (!note) return sections.map(() => 0);
+	const weighed = (passage: NotePassage) => ({
+		item: passage,
+		id: passage.id,
+		values: readings.map(noteFit(passage))
+	});
+	const at = findings.notePassages.findIndex(({ id }) => id === note.id);
+	const around = findings.notePassages.slice(Math.max(0, at - NEAR), at + NEAR + 1);
+	return withNeighbours((at < 0 ? [note] : around).map(weighed)).find(({ id }) => id === note.id)!
+		.values as number[];
 }
 
 interface Reading {
@@ -207,6 +248,38 @@ function bestPlaces<T>(
 			return most > least ? [{ item, id, at: values.indexOf(most), most }] : [];
 		})
 		.sort((a, b) => b.most - a.most || (a.id < b.id ? -1 : 1));
+}
+
+/** Words of notes that a section takes, as a share of its budget: a draft leaves some out. */
+const CARRIES = 1.5;
+/** Part of what a passage is worth in its best section that another one with room must offer. */
+const NEARLY = 0.6;
+
+/**
+ * Each passage in the section where it is worth most, the most valuable first; where that is full, in the
+ * next one that is nearly as good. What suits none, or finds no room, has no place.
+ *
+ * @param room words that each section still takes
+ */
+function placesWithRoom(
+	items: readonly Weighed<NotePassage>[],
+	room: readonly number[]
+): { readonly item: NotePassage; readonly at: number }[] {
+	const left = [...room];
+	return items
+		.map((one) => ({ ...one, most: Math.max(0, ...one.values) }))
+		.filter(({ most }) => most > NOTE_AT)
+		.sort((a, b) => b.most - a.most || (a.id < b.id ? -1 : 1))
+		.flatMap(({ item, values, most }) => {
+			const [at] = values
+				.map((value, s) => ({ value, s }))
+				.filter(({ value, s }) => value >= NEARLY * most && left[s]! >= item.words / 2)
+				.sort((a, b) => b.value - a.value || a.s - b.s)
+				.map(({ s }) => s);
+			if (at === undefined) return [];
+			left[at]! -= item.words;
+			return [{ item, at }];
+		});
 }
 
 /** A figure of a section on which its sources differ. */

@@ -2,4 +2,5 @@ export * from './contains';
 export * from './heading-check';
 export * from './own-headings';
 export * from './phrases';
+export * from './subject';
 export * from './titles';

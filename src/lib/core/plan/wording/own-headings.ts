@@ -1,73 +1,28 @@
-import { purposesOf, type Purpose } from '../../reading';
-import { type Findings, type Term, type Topic } from '../../findings';
+import { questionFit, type Findings, type Term, type Topic } from '../../findings';
+import { purposesBeside } from '../../reading';
 import {
+	andList,
 	contentStemsOf,
 	countWords,
-	isStopWord,
+	findTerms,
+	indexTerms,
 	keysOf,
-	termKeyOf,
-	keywordStemsOf
+	keywordStemsOf,
+	orList,
+	termKeyOf
 } from '../../text';
 import { perFindings } from '../outline';
 import {
 	deedHeadings,
 	deedOf,
 	isOneThing,
-	isPlural,
-	objectOf,
 	plainOf,
 	sentenceCase,
-	shortName,
-	type Deed,
-	withArticle,
-	withThe
+	withThe,
+	type Deed
 } from './phrases';
-
-/**
- * What the sections of a topic are about: its strongest term that stands in its headings, apart
- * from the keyword's own words; null when its headings share none.
- */
-export function subjectOf(topic: Topic, findings: Findings): Term | null {
-	const known = subjectsIn(findings);
-	let subject = known.get(topic.id);
-	if (subject === undefined) known.set(topic.id, (subject = findSubject(topic, findings)));
-	return subject;
-}
-
-/** Subjects of topics, by findings and topic; headings ask for those of all other topics. */
-const subjectsIn = perFindings(() => new Map<string, Term | null>());
-
-/** How a search begins that asks. */
-const ASKS = /^(?:how|what|why|when|where|which|who|can|do|does|is|are|should)\s/i;
-
-function findSubject(topic: Topic, findings: Findings): Term | null {
-	// "Choosing the stone", "What seasoning means": that is often the keyword's own matter
-	const apartFrom =
-		topic.intent === 'choice'
-			? ''
-			: topic.intent === 'definition'
-				? objectOf(findings.keyword)
-				: findings.keyword;
-	const own = new Set(contentStemsOf(apartFrom));
-	const keyword = termKeyOf(findings.keyword);
-	const keys = topic.headings.map(
-		({ text }) =>
-			` ${keysOf(text)
-				.map(({ key }) => key)
-				.join(' ')} `
-	);
-	let best: { term: Term; value: number } | null = null;
-	for (const term of findings.terms) {
-		if (contentStemsOf(term.phrase).every((stem) => own.has(stem))) continue;
-		// whole searches name no thing: "how to build a dry stone wall step by step"
-		if (ASKS.test(term.phrase) || ` ${term.key} `.includes(` ${keyword} `)) continue;
-		const on = keys.filter((heading) => heading.includes(` ${term.key} `)).length;
-		if (on === 0) continue;
-		const value = on * (1 + 0.15 * (term.key.split(' ').length - 1)) * Math.log(1 + term.score);
-		if (!best || value > best.value) best = { term, value };
-	}
-	return best?.term ?? null;
-}
+import { setWordings } from './set-wordings';
+import { subjectOf } from './subject';
 
 /** The headings of all pages, as they are compared. */
 export const pageHeadingsOf = perFindings(
@@ -83,7 +38,7 @@ export function headingFor(topic: Topic, findings: Findings, taken: ReadonlySet<
 /**
  * Headings of our own for a topic, the best first. None is taken, and none is a page's heading of
  * more than three words: purposes have set wordings, instructions name the deed and its object,
- * other topics the plain name of the thing.
+ * other topics the plain name of the thing, what people search for, or a heading of the notes.
  */
 export function headingsFor(
 	topic: Topic,
@@ -92,156 +47,229 @@ export function headingsFor(
 ): string[] {
 	const theirs = pageHeadingsOf(findings);
 	const seen = new Set(taken);
+	const read = coverage(topic, findings);
+	const scored = [...wordingsFor(topic, findings)].map(({ text, prior }, i) => ({
+		text,
+		i,
+		value: prior + BY_COVERAGE * read(text)
+	}));
+	scored.sort((a, b) => b.value - a.value || a.i - b.i);
 	const free: string[] = [];
-	const options = [...wordingsFor(topic, findings)];
-	for (const option of options) {
-		const plain = plainOf(option);
-		if (plain === '' || seen.has(plain) || (countWords(option) > 3 && theirs.has(plain))) continue;
+	for (const { text } of scored) {
+		const plain = plainOf(text);
+		if (plain === '' || seen.has(plain) || (countWords(text) > 3 && theirs.has(plain))) continue;
 		seen.add(plain);
-		free.push(sentenceCase(option));
+		free.push(sentenceCase(text));
 	}
-	return free.length > 0 ? free : [sentenceCase(options.at(-1) ?? topic.label)];
+	return free.length > 0 ? free : [sentenceCase(topic.label)];
 }
 
-function* wordingsFor(topic: Topic, findings: Findings): Generator<string> {
-	const object = withArticle(objectOf(findings.keyword));
+/** Whether there is a wording of our own for a topic, and not only the words of a page. */
+export function canBeNamed(topic: Topic, findings: Findings): boolean {
+	const theirs = pageHeadingsOf(findings);
+	for (const { text } of wordingsFor(topic, findings))
+		if (plainOf(text) !== '' && (countWords(text) <= 3 || !theirs.has(plainOf(text)))) return true;
+	return false;
+}
+
+/** What it is worth that a wording says what all headings of the topic say. */
+const BY_COVERAGE = 1.8;
+
+/** A wording with what it is worth by its kind. */
+interface Wording {
+	readonly text: string;
+	readonly prior: number;
+}
+
+/** Tells which share of a topic's headings says something of what a wording says. */
+function coverage(topic: Topic, { keyword }: Findings): (text: string) => number {
+	const common = keywordStemsOf(keyword);
+	const headings = topic.headings.map(({ text }) => ({
+		stems: contentStemsOf(text).filter((stem) => !common.has(stem)),
+		purposes: purposesBeside(text, common)
+	}));
+	return (text) => {
+		const stems = new Set(contentStemsOf(text));
+		const purposes = purposesBeside(text, common);
+		const said = headings.filter(
+			(heading) =>
+				heading.stems.some((stem) => stems.has(stem)) ||
+				heading.purposes.some((purpose) => purposes.includes(purpose))
+		).length;
+		return said / Math.max(1, headings.length);
+	};
+}
+
+function* wordingsFor(topic: Topic, findings: Findings): Generator<Wording> {
+	const { keyword } = findings;
 	const subject = subjectOf(topic, findings);
-	const phrase = subject?.phrase;
-	yield* wordingsOfIntent(topic, findings, { object, phrase });
-	for (const deed of deedsOf(topic, phrase, findings.keyword).slice(0, 2))
-		yield* deedHeadings(deed);
-	const short = topic.headings
-		.map(({ text }) =>
-			text
-				.replace(/^[^:]{3,24}:\s*/, '')
-				.replace(/[.!]+$/, '')
-				.trim()
-		)
-		.filter((text) => countWords(text) >= 1 && countWords(text) <= 3)
-		.filter((text) => !/[?,]|\b(?:i|my|me|we|our|you|your|it|its|what|here|this|not)\b/i.test(text))
-		.sort((a, b) => countWords(b) - countWords(a) || (a < b ? -1 : 1));
+	const phrase = subject ? surfaceOf(subject, topic) : undefined;
+	let prior = 2.6;
+	for (const text of setWordings(topic, { keyword, phrase })) {
+		yield { text, prior };
+		prior = Math.max(1.6, prior - 0.4);
+	}
+	for (const deed of deedsOf(topic, subject?.phrase, keyword).slice(0, 2))
+		for (const [i, text] of deedHeadings(deed).entries()) yield { text, prior: 2.7 - 0.3 * i };
+	for (const text of askedOf(topic, findings)) yield { text, prior: 2 };
+	for (const text of notedOf(topic, findings)) yield { text, prior: 2 };
+	for (const text of linkedOf(topic, findings)) yield { text, prior: 2.4 };
 	const about = contentStemsOf(phrase ?? '');
-	const named = short.filter((text) => about.some((stem) => contentStemsOf(text).includes(stem)));
 	// "Lay the footings", "Race day": the plain name of the thing
-	yield* named.filter((text) => / the /i.test(text));
-	if (phrase && !isOneThing(phrase)) yield phrase;
-	yield* named;
-	if (subject && phrase) {
-		yield withThe(phrase);
-		const company = companyOf(subject, topic, findings);
-		if (company[0]) yield `${phrase} and ${company[0]}`;
-		if (company[0] && company[1]) yield `${phrase}, ${company[0]} and ${company[1]}`;
+	for (const text of shortOf(topic, keyword)) {
+		const words = countWords(text);
+		const isNamed = about.some((stem) => contentStemsOf(text).includes(stem));
+		yield {
+			text,
+			prior:
+				(isNamed ? 1.9 : 1.5) + (words > 1 ? 0.2 : 0) + (/ the | and |s$/i.test(text) ? 0.2 : 0)
+		};
 	}
-	yield* wordingsOfMatter(topic, { object, phrase });
-	yield* short;
-	const stems = contentStemsOf(topic.label);
-	const own = termKeyOf(findings.keyword);
-	const words = findings.terms
-		.filter(({ key }) => !` ${own} `.includes(` ${key} `))
-		.filter((term) => contentStemsOf(term.phrase).some((stem) => stems.includes(stem)));
-	if (words[0]) yield `more on ${words[0].phrase}`;
-	const said = new Set(
-		keysOf(topic.label).flatMap(({ key }) => (isStopWord(key) || /^\d/.test(key) ? [] : [key]))
+	if (!subject || !phrase) return;
+	const company = companyOf(subject, topic, findings);
+	if (company[0]) yield { text: `${phrase} and ${company[0]}`, prior: 1.9 };
+	if (company[0] && company[1])
+		yield { text: `${phrase}, ${company[0]} and ${company[1]}`, prior: 1.7 };
+	yield { text: phrase, prior: isOneThing(phrase) ? 0.8 : 1.5 };
+	if (countWords(phrase) > 1) yield { text: withThe(phrase), prior: 0.9 };
+}
+
+/** How the headings of a topic write a term: "zips" and not "zip" where they say so. */
+function surfaceOf(term: Term, { headings }: Topic): string {
+	const words = term.key.split(' ').length;
+	const found = new Map<string, number>();
+	for (const { text } of headings) {
+		const keys = keysOf(text);
+		for (let i = 0; i + words <= keys.length; i++) {
+			const run = keys.slice(i, i + words);
+			if (run.map(({ key }) => key).join(' ') !== term.key) continue;
+			const said = text.slice(run[0]!.start, run.at(-1)!.end);
+			const plain = /\p{Lu}.*\p{Lu}|\d/u.test(said) ? said : said.toLowerCase();
+			found.set(plain, (found.get(plain) ?? 0) + 1);
+		}
+	}
+	// of two that are as frequent the plural says more
+	const [best] = [...found].sort(
+		(a, b) => b[1] - a[1] || b[0].length - a[0].length || (a[0] < b[0] ? -1 : 1)
 	);
-	if (said.size > 0) yield `about ${[...said].slice(0, 2).join(' and ')}`;
+	return best && best[0] !== '' ? best[0] : term.phrase;
 }
 
-interface Named {
-	/** What the keyword is about, with its article. */
-	readonly object: string;
-	/** What the topic is about. */
-	readonly phrase: string | undefined;
+/** Words that leave open what is meant, or speak as somebody. */
+const NO_NAME =
+	/[?,!]|\b(?:i|my|me|we|our|us|you|your|it|its|they|he|she|his|her|what|here|this|these|that|not|other|more|why|how)\b/i;
+
+/** "Three home tests" names home tests; "four weeks before" needs its number. */
+const LEADING =
+	/^(?:the|a|an|(?:\d+|two|three|four|five|six|seven|eight|nine|ten) (?!(?:weeks?|days?|months?|hours?|years?|minutes?)\b))\s+/i;
+const HOW_MUCH = /^how (?:many|much|long|often|far|big)\b[^,]*$/i;
+const BEGINS_COUNTING =
+	/^(?:\d|two|three|four|five|six|seven|eight|nine|ten)\b(?!.*\b(?:weeks?|days?|months?|hours?|years?)\b)/i;
+const ENDS_OPEN = /\b(?:in|on|of|for|to|with|at|by|from|the|a|an|and|or|like|out|up|off)$/i;
+
+/** What stands between the names of a list. */
+const LINK = /^(?:,| and| or|, and|, or| of| of the) ?(?:the |a |an )?$/;
+
+/** Terms that headings name one after the other: "zips, hoods and baffles". */
+function linkedOf({ headings }: Topic, { terms, keyword }: Findings): string[] {
+	const index = indexTerms(terms);
+	const common = keywordStemsOf(keyword);
+	return headings.flatMap(({ text }) => {
+		const found = findTerms(index, text).filter(({ term }) => terms[term]!.kind !== 'action');
+		const spans = found.filter(
+			(one) =>
+				!found.some((other) => other !== one && other.start <= one.start && one.end <= other.end)
+		);
+		let best: string | null = null;
+		for (let from = 0; from < spans.length; from++) {
+			let to = from;
+			while (to + 1 < spans.length && LINK.test(text.slice(spans[to]!.end, spans[to + 1]!.start)))
+				to++;
+			if (to === from) continue;
+			const said = text.slice(spans[from]!.start, spans[to]!.end);
+			if (!best || said.length > best.length) best = said;
+			from = to;
+		}
+		if (best === null || contentStemsOf(best).every((stem) => common.has(stem))) return [];
+		const plain = /\p{Lu}{2}/u.test(best) ? best : best.toLowerCase();
+		const parts = plain.split(/,? (?:and|or) |, /);
+		return [/ or /.test(plain) ? orList(parts) : / of /.test(plain) ? plain : andList(parts)];
+	});
 }
 
-/** Set wordings for what articles of every subject speak of. */
-function* wordingsOfIntent(
-	topic: Topic,
-	findings: Findings,
-	{ object, phrase }: Named
-): Generator<string> {
-	const bare = shortName(object);
-	if (mostly(topic, /\bsuit\w*|\bright for\b/i)) yield `where ${bare} ${verb(bare, 'suit')}`;
-	if (mostly(topic, /\bhow .*works?\b|\bphysics\b|\bprinciples?\b/i))
-		yield* [`how ${bare} ${verb(bare, 'work')}`, `the workings of ${bare}`, 'how it works'];
-	switch (topic.intent) {
-		case 'need':
-			yield `what to have ready`;
-			yield `tools and materials to have ready`;
-			if (phrase) yield `what to have ready: ${phrase}`;
-			break;
-		case 'cost':
-			// a topic on one part of the cost is named by it: "running costs"
-			if (phrase && /\bcosts?\b/i.test(phrase)) yield phrase;
-			yield `what ${object} ${verb(object, 'cost')}`;
-			if (phrase && !/\b(?:costs?|prices?)\b/i.test(phrase))
-				yield `the cost and ${withThe(phrase)}`;
-			yield `the cost, added up`;
-			break;
-		case 'mistakes':
-			yield `where the work goes wrong`;
-			yield `faults to look for`;
-			if (phrase) yield `what goes wrong with ${withThe(phrase)}`;
-			break;
-		case 'definition':
-			if (phrase) yield `what ${phrase} ${verb(phrase, 'mean')}`;
-			else yield `what ${object} ${isPlural(object) ? 'are' : 'is'}`;
-			yield `${phrase ?? object} in short`;
-			break;
-		case 'reasons':
-			yield /^how to \S/i.test(findings.keyword)
-				? `reasons to ${findings.keyword.replace(/^how to /i, '')}`
-				: `reasons for ${object}`;
-			if (phrase) yield `reasons for ${phrase}`;
-			break;
-		case 'choice':
-			if (phrase && /ing$/.test(phrase)) yield `choosing a way of ${phrase}`;
-			else if (phrase) yield `choosing ${isPlural(phrase) ? phrase : withThe(phrase)}`;
-			else yield 'choosing what suits';
-			if (phrase && !/ing$/.test(phrase)) yield `which ${phrase} to choose`;
-			break;
-		case 'care':
-			yield `looking after ${phrase ? withThe(phrase) : 'the result'}`;
-			if (phrase) yield `keeping ${withThe(phrase)} in order`;
-			break;
-		case 'rules':
-			yield `rules and permission`;
-			yield `what the rules say`;
-			break;
-		case 'time':
-			yield `how long the work takes`;
-			yield `the time it takes`;
-			break;
-	}
+/** Headings of pages of three words at the most that name a thing. */
+function shortOf({ headings }: Topic, keyword: string): string[] {
+	const common = keywordStemsOf(keyword);
+	const parts = headings.flatMap(({ text }) => {
+		const cut = text.split(/[:,–—]\s+/);
+		// a word cut out of a heading may be anything; two of them name something
+		return [text, ...(cut.length > 1 ? cut.filter((part) => countWords(part) > 1) : [])];
+	});
+	return (
+		parts
+			.map((text) => text.replace(/[.!]+$/, '').trim())
+			.filter((text) => !text.includes(':'))
+			.map((text) => (countWords(text) > 3 ? text.replace(LEADING, '') : text))
+			.filter((text) => countWords(text) >= 1 && countWords(text) <= 3)
+			.filter((text) => HOW_MUCH.test(text) || !NO_NAME.test(text))
+			.filter((text) => !/^(?:don['’]t|do|does|is|are|when|where|which|who)\b/i.test(text))
+			// "7 signs", "First week in"
+			.filter((text) => !BEGINS_COUNTING.test(text) && !ENDS_OPEN.test(text))
+			.filter((text) => contentStemsOf(text).some((stem) => !common.has(stem)))
+			.map((text) => (/\p{Lu}{2}/u.test(text) ? text : text[0]!.toLowerCase() + text.slice(1)))
+			.sort((a, b) => countWords(b) - countWords(a) || (a < b ? -1 : 1))
+	);
 }
 
-/** Wordings for matters that are no intent, as second choices. */
-function* wordingsOfMatter(topic: Topic, { object, phrase }: Named): Generator<string> {
-	const bare = shortName(object);
-	const purposes = topic.headings.map(({ text }) => purposesOf(text));
-	const speaksOf = (purpose: Purpose) =>
-		purposes.filter((of) => of.includes(purpose)).length * 2 >= purposes.length;
-	if (speaksOf('space')) yield `the room it takes`;
-	if (speaksOf('place')) yield `where to put ${bare}`;
-	if (speaksOf('lifespan')) yield `how long ${bare} ${verb(bare, 'last')}`;
-	if (speaksOf('hire') && phrase) yield `finding a good ${phrase}`;
-	if (speaksOf('sound')) yield `noise and sound`;
-	if (speaksOf('season')) yield `through the seasons`;
-	if (speaksOf('food')) yield `food and water`;
-	if (speaksOf('safety')) yield `working safely`;
-	if (speaksOf('comparison')) yield `the differences, side by side`;
-	if (speaksOf('alternatives')) yield `other ways to do it`;
-	if (speaksOf('storage')) yield `keeping and storing`;
-	if (speaksOf('history')) yield `where it comes from`;
+/** Part of a question that the topic must treat for it to stand over its section. */
+const ASKS_IT = 0.95;
+
+/** Asked in a conversation and not by a reader. */
+const SPOKEN = /,|^(?:and|but|so|or|ok(?:ay)?|well|also)\b|\b(?:he|she|him|her)\b/i;
+
+/** Questions of lists that ask just what a topic treats. */
+function askedOf(topic: Topic, findings: Findings): string[] {
+	const fitOf = fitIn(findings);
+	const place = { headings: topic.headings.map(({ text }) => text), intent: topic.intent };
+	return findings.questions
+		.filter(
+			({ lists, text }) =>
+				lists.length > 0 && countWords(text) >= 4 && countWords(text) <= 10 && !SPOKEN.test(text)
+		)
+		.map((question) => ({ text: question.text, fit: fitOf(question, place) }))
+		.filter(({ fit }) => fit >= ASKS_IT)
+		.sort((a, b) => b.fit - a.fit)
+		.slice(0, 2)
+		.map(({ text }) => text);
 }
 
-/** Whether half of a topic's headings are worded so. */
-function mostly({ headings }: Topic, pattern: RegExp): boolean {
-	return headings.filter(({ text }) => pattern.test(text)).length * 2 >= headings.length;
-}
+const fitIn = perFindings((findings) => questionFit(findings));
 
-/** A verb as it goes with a name: "it costs", "they cost". */
-function verb(name: string, plain: string): string {
-	return isPlural(name) ? plain : `${plain}s`;
+/** Headings of the notes, as they can stand over a section. */
+const noteHeadingsIn = perFindings(({ notePassages }): readonly string[] => [
+	...new Set(
+		notePassages
+			.map(({ heading }) => heading.replace(/[.:!–—-]+$/, '').trim())
+			.filter(
+				(heading) =>
+					countWords(heading) >= 1 &&
+					countWords(heading) <= 6 &&
+					/^[\p{L}\d'’ ,?-]+$/u.test(heading) &&
+					!/\b(?:i|me|my|he|she|his|her|they|call|notes?|article|email|todo|interview|q|a|other|misc|general(?:ly)?|stuff)\b/i.test(
+						heading
+					)
+			)
+	)
+]);
+
+/** Headings of the notes on what a topic treats. */
+function notedOf(topic: Topic, findings: Findings): string[] {
+	const common = keywordStemsOf(findings.keyword);
+	const stems = new Set(topic.headings.flatMap(({ text }) => contentStemsOf(text)));
+	return noteHeadingsIn(findings).filter((heading) => {
+		const own = contentStemsOf(heading).filter((stem) => !common.has(stem));
+		return own.length > 0 && own.every((stem) => stems.has(stem));
+	});
 }
 
 /** What the headings of a topic do, those most pages share first; none when they mostly name a thing. */

@@ -25,10 +25,38 @@ export function plainOf(heading: string): string {
 export function objectOf(keyword: string): string {
 	const plain = keyword.trim().toLowerCase();
 	const match =
-		/^(?:how (?:to|do (?:you|i)|can (?:you|i))\s+\S+|how (?:much|long|often|deep) (?:does|do|is|are|should)|what (?:is|are)|why (?:is|are|do|does)|best|guide to|ways to \S+)\s+(.+)$/.exec(
+		/^(?:(?:how|when|where|why|whether|how often) (?:to|do (?:you|i)|can (?:you|i)|should (?:you|i))\s+(?:get rid of|look after|take care of|deal with|set up|pick out|\S+)|how (?:much|long|often|deep) (?:does|do|is|are|should)|what (?:is|are)|why (?:is|are|do|does)|best|guide to|ways to \S+)\s+(.+)$/.exec(
 			plain
 		);
-	return match?.[1] ?? plain;
+	const object = match?.[1] ?? plain;
+	// "moving house checklist" is about moving house: the last word says what the article is
+	return object.replace(A_PIECE, '').trim() || object;
+}
+
+/** Names of kinds of articles behind what they are about. */
+const A_PIECE =
+	/\s(?:checklists?|guides?|tips|ideas|tutorials?|examples|templates?|explained|reviews?|buying guide|for beginners)$/;
+
+/** Verbs that make a name of what somebody does: "moving house". */
+const IS_DEED = /^[a-z]{2,}ing\s/;
+
+/**
+ * The thing a keyword is about where it can stand in a sentence as one; null for two things held
+ * against each other, for what somebody does, and for what is too long to be said twice.
+ */
+export function thingOf(keyword: string): string | null {
+	const object = objectOf(keyword);
+	if (/\b(?:vs?\.?|versus|or)\b/.test(object) || IS_DEED.test(object)) return null;
+	if (/^(?:how|when|where|why|what|which|who|can|do|does|is|are|should)\s/.test(object))
+		return null;
+	return object.split(/\s+/).length > MOST_THING_WORDS ? null : object;
+}
+
+const MOST_THING_WORDS = 7;
+
+/** What a keyword of the form "how to …" or "when to …" is about doing: "replace running shoes". */
+export function deedOfKeyword(keyword: string): string | null {
+	return /^(?:how|when|where|why|whether|how often) to (\S.*)$/i.exec(keyword.trim())?.[1] ?? null;
 }
 
 /** Words before which a name needs no article, or has one. */
@@ -89,6 +117,12 @@ export interface Deed {
 }
 
 const DETERMINER = /^(?:the|a|an|your|our|my|their|some|all|each|every|its)$/;
+/** Verbs that say as well what something is like, or name a thing. */
+const MAY_BE_QUALITY = new Set(
+	'dry clean open clear level warm cool wet light fit cook paint plan plant train use water set cut design store stop measure'.split(
+		' '
+	)
+);
 const PRONOUN = /^(?:it|them|these|those|this|that|everything|all|again)$/;
 
 /** Words that end the thing something is done to. */
@@ -106,6 +140,10 @@ export function deedOf(heading: string): Deed | null {
 		? first
 		: (verbOfGerund(first) ?? (DETERMINER.test(next) && /^[a-z]{3,}$/.test(first) ? first : null));
 	if (verb === null || isStopWord(verb) || /(?:ing|ed|s)$/.test(verb)) return null;
+	// "Dry sack" is no order, "Stop washing the bag" none to stop the bag
+	if (first === verb && start === 0 && MAY_BE_QUALITY.has(verb) && !DETERMINER.test(next))
+		return null;
+	if (/^[a-z]{3,}ing$/.test(next)) return null;
 	const rest = words.slice(start + 1).filter((word, i) => i > 0 || !DETERMINER.test(word));
 	const end = rest.findIndex((word) => ENDS.test(word));
 	const object = rest.slice(0, end < 0 ? rest.length : end);

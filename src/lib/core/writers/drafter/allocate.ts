@@ -1,15 +1,14 @@
 import { closeWordsOf } from '../../measure';
 import type { PlanSection } from '../../plan';
-import { findTerms, indexTerms, patternOf, termKeyOf, type TermIndex } from '../../text';
+import { findTerms, indexTerms, patternOf, termKeyOf } from '../../text';
 import { answeringPassages } from './answer-questions';
 import { choose } from './choose-passages';
 import type { DraftMaterial } from './draft-material';
 import { fitAll, homesOf, placedIn } from './fit-passages';
-import { passagesOf, type Passage } from './note-material';
+import { asSentence, passagesOf, type Passage } from './note-material';
 
 /** Which passages of the notes go where. */
 export interface Allocation {
-	readonly terms: TermIndex;
 	/** The passage that answers a placed question, by the question's id. */
 	readonly answers: ReadonlyMap<string, Passage>;
 	/** Whether words of a note can be quoted: nothing forbidden is in them, and they do not stand in the manuscript already. */
@@ -18,6 +17,8 @@ export interface Allocation {
 	readonly answered: ReadonlySet<string>;
 	/** The other passages of each section, by its id. */
 	readonly chosen: ReadonlyMap<string, readonly Passage[]>;
+	/** Passages that found no place, by the section that they fit best, the best first. */
+	readonly unused: ReadonlyMap<string, readonly Passage[]>;
 }
 
 /**
@@ -49,12 +50,14 @@ export function allocate(
 			const answer = found.find((passage) => !taken.has(passage));
 			if (found.length > 0) answered.add(question);
 			if (!answer) continue;
-			answers.set(question, answer);
+			// short as it is, an answer stands alone
+			answers.set(question, answer.isFragment ? asSentence(answer) : answer);
 			taken.add(answer);
 		}
 	}
 	const chosen = new Map<string, Passage[]>();
-	for (const round of ['own', 'any'] as const) {
+	// what the plan has placed first, then what fits no other section better, then what fits at all
+	for (const round of ['placed', 'own', 'any'] as const) {
 		for (const section of wanted) {
 			if (section.kind === 'faq') continue;
 			const mine = chosen.get(section.id) ?? [];
@@ -66,12 +69,26 @@ export function allocate(
 			);
 			const candidates = fits
 				.get(section.id)!
-				.filter(({ passage }) => round === 'any' || homes.get(passage) === section.id);
+				.filter(({ passage }) =>
+					round === 'placed'
+						? placed.get(passage) === section.id
+						: round === 'any' || homes.get(passage) === section.id
+				);
 			choose(section, candidates, taken, mine, used + answered);
 		}
 	}
 	const mayQuote = (text: string) => !isForbidden(text) && !used.includes(spaced(text));
-	return { terms, answers, answered, mayQuote, chosen };
+	const unused = new Map(
+		wanted.map(({ id }) => [
+			id,
+			fits
+				.get(id)!
+				.filter(({ passage, fit }) => !taken.has(passage) && fit > 0 && homes.get(passage) === id)
+				.sort((a, b) => b.fit - a.fit)
+				.map(({ passage }) => passage)
+		])
+	);
+	return { answers, answered, mayQuote, chosen, unused };
 }
 
 /** Tells whether a text holds what must not be said. */

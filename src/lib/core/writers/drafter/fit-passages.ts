@@ -13,7 +13,7 @@ export interface Fitted {
 const BY_TEXT = 16;
 
 /** What it adds to the fit of a passage that the plan has placed in the section. */
-const PLACED = 2;
+const PLACED = 6;
 
 export function fitAll(
 	sections: readonly PlanSection[],
@@ -33,6 +33,7 @@ export function fitAll(
 			new Set(findTerms(index, sentences.join(' ')).map(({ term }) => findings.terms[term]!.key))
 	);
 	const byKey = new Map(findings.terms.map((term) => [term.key, term]));
+	const near = neighboursOf(passages);
 	return new Map(
 		sections.map((section) => {
 			const own = new Set(contentStemsOf(section.heading).filter((stem) => !common.has(stem)));
@@ -65,9 +66,36 @@ export function fitAll(
 				if (placed.get(passage) === section.id) fit += PLACED;
 				return { passage, fit, terms: termsIn[p]! };
 			});
-			return [section.id, fitted];
+			return [section.id, withNeighbours(fitted, near)];
 		})
 	);
+}
+
+/** Passages of one matter that a passage is held together with, before it and behind it. */
+const NEAR = 3;
+/** What it is worth that its neighbours fit: jottings say what they are about in company (docs/METHODS.md). */
+const COHESION = 1;
+
+/** Positions of the passages beside each one, under the same heading of the same note. */
+function neighboursOf(passages: readonly Passage[]): number[][] {
+	return passages.map(({ note, heading }, i) => {
+		const near: number[] = [];
+		// without a heading only the next ones tell
+		const reach = heading === '' ? 2 : NEAR;
+		for (let k = Math.max(0, i - reach); k <= Math.min(passages.length - 1, i + reach); k++)
+			if (k !== i && passages[k]!.note === note && passages[k]!.heading === heading) near.push(k);
+		return near;
+	});
+}
+
+/** Each fit with the mean of its neighbours' added: what stands together in a note goes together. */
+function withNeighbours(fitted: readonly Fitted[], near: readonly (readonly number[])[]): Fitted[] {
+	return fitted.map((one, i) => {
+		const beside = near[i]!;
+		if (beside.length === 0) return one;
+		const mean = beside.reduce((sum, k) => sum + fitted[k]!.fit, 0) / beside.length;
+		return { ...one, fit: one.fit + COHESION * mean };
+	});
 }
 
 /** What is said where the plan wants it, by the passage: the section that has it as a note or as a fact. */

@@ -1,7 +1,7 @@
-import type { Question } from '../../findings';
+import type { Findings, Question } from '../../findings';
 import type { PlanSection } from '../../plan';
 import { docText, type BlockNode } from '../../manuscript';
-import { andList, countWords, findTerms } from '../../text';
+import { andList, countWords } from '../../text';
 import type { Allocation } from './allocate';
 import type { DraftMaterial } from './draft-material';
 
@@ -33,7 +33,7 @@ export function openQuestion(
 export function gapFor(
 	section: PlanSection,
 	blocks: readonly BlockNode[],
-	{ answered, mayQuote, terms: index }: Pick<Allocation, 'answered' | 'mayQuote' | 'terms'>,
+	{ answered, mayQuote, unused }: Pick<Allocation, 'answered' | 'mayQuote' | 'unused'>,
 	{ findings, notes, pageNames }: DraftMaterial
 ): string | null {
 	const text = blocks.map(docText).join('\n');
@@ -48,33 +48,34 @@ export function gapFor(
 		said.push(
 			'Say in two or three sentences what the reader should do first; the notes hold nothing to close with.'
 		);
-	} else if (words < 0.6 * section.budget) {
-		const used = new Set(
-			text
-				.split('\n')
-				.flatMap((line) => findTerms(index, line))
-				.map(({ term }) => findings.terms[term]!.key)
-		);
-		const absent = section.terms
-			.filter(({ term }) => !used.has(term))
-			.map(({ term }) => findings.terms.find(({ key }) => key === term)?.phrase ?? term);
+	} else if (words < SHORT_AT * section.budget) {
 		const missing = Math.max(0, section.budget - words);
-		const about =
-			absent.length > 0 ? `Find out about ${andList(absent.slice(0, 4))}` : `Find out more`;
-		said.push(`${about}: your notes fall about ${Math.ceil(missing / 10) * 10} words short here.`);
+		said.push(`Your notes fall about ${Math.ceil(missing / 10) * 10} words short here.`);
+		const spare = unused.get(section.id)?.find((passage) => mayQuote(passage.raw));
+		if (spare) said.push(`Perhaps: “${spare.raw}” (${spare.label}).`);
 		const page = section.facts
-			.flatMap(
-				({ fact }) =>
-					findings.facts.find(
-						({ id, origin, quantities }) =>
-							id === fact && origin === 'page' && quantities.length > 0
-					) ?? []
-			)
-			.slice(0, 2)
-			.map((fact) => `${pageNames[fact.source] ?? 'a page'} gives ${fact.quantities[0]!.text}`);
+			.flatMap(({ fact }) => figureOf(fact, findings, pageNames) ?? [])
+			.slice(0, 2);
 		if (page.length > 0) said.push(`To check: ${page.join('; ')}.`);
 	}
 	return said.length === 0 ? null : said.join(' ');
+}
+
+/** Part of its budget under which a section is said to be short. */
+const SHORT_AT = 0.6;
+
+/** A figure that a page states, with what it is a figure of, in our words; null for a fact of a note or without one. */
+function figureOf(
+	id: string,
+	{ facts, figures }: Findings,
+	pageNames: DraftMaterial['pageNames']
+): string | null {
+	const fact = facts.find((one) => one.id === id);
+	if (fact?.origin !== 'page') return null;
+	const figure = figures.find(({ values }) => values.some((value) => value.fact === id));
+	const value = figure?.values.find((one) => one.fact === id);
+	if (!figure || !value) return null;
+	return `${pageNames[fact.source] ?? 'a page'} gives ${fact.quantities[value.quantity]?.text ?? ''}${figure.label === '' ? '' : ` (${figure.label})`}`;
 }
 
 /** Whether what may answer a question stands in the section anyway. */

@@ -1,6 +1,7 @@
 import { isPrintable, type NoteUnit, type ReadNoteUnits } from '../../notes';
 import { contentStemsOf, countWords } from '../../text';
 import { smoothed, smoothedCell, smoothedEntry } from './smooth';
+import { hasVerb, isOrder } from './verbs';
 
 /** A note as the drafter reads it. */
 export interface DraftNote {
@@ -39,7 +40,12 @@ export interface Passage {
 	readonly opensPlain: boolean;
 	/** Number of the paragraph, list or table it comes from, for keeping neighbours together. */
 	readonly paragraph: number;
+	/** A jotting without a verb: an entry of a list, never a sentence. */
+	readonly isFragment: boolean;
 }
+
+/** Number of the list that the jottings under one heading make. */
+const JOTTED = -1;
 
 type Voice =
 	| { readonly kind: 'plain' }
@@ -71,24 +77,37 @@ export function passagesOf(notes: readonly DraftNote[]): Passage[] {
 			const raw = group.map(({ text }) => text).join(' ');
 			const made = formOf(group, note.units);
 			const heading = first!.heading;
+			const isFragment = made.form === 'text' && group.length === 1 && !hasVerb(raw);
 			passages.push({
 				note: note.id,
 				label: note.label,
 				at: passages.length,
 				heading,
 				...made,
+				...(isFragment ? { form: 'entry' as const, sentences: [smoothedEntry(raw)] } : {}),
+				isFragment,
 				raw,
 				words: countWords(made.sentences.join(' ')),
 				stems: contentStemsOf(raw),
 				headingStems: contentStemsOf(heading),
 				voice,
 				opensPlain: lower.has(/^[\p{L}'’-]+/u.exec(raw)?.[0].toLowerCase() ?? ''),
-				paragraph:
-					first!.table >= 0 ? first!.table : first!.list >= 0 ? first!.list : first!.paragraph
+				paragraph: isFragment
+					? JOTTED
+					: first!.table >= 0
+						? first!.table
+						: first!.list >= 0
+							? first!.list
+							: first!.paragraph
 			});
 		}
 	}
 	return passages;
+}
+
+/** A jotting as a sentence of its own. */
+export function asSentence(passage: Passage): Passage {
+	return { ...passage, form: 'text', isFragment: false, sentences: [smoothed(passage.raw)] };
 }
 
 /** Units that go together: all rows of a table, all steps of a list, what leans on what is before it. */
@@ -230,11 +249,23 @@ export class Narrator {
 		if (this.#named.has(name)) return sentence;
 		const given = name.split(/\s+/)[0]!;
 		const named = sentence
-			.replace(new RegExp(`\\b(?:she|he|${given})\\b`, 'i'), name)
+			.replace(
+				new RegExp(`\\b(?:she|he|${given})\\b(['’](?:d|s|ll)(?= (\\p{Ll}+)))?`, 'iu'),
+				(_, short?: string, next = '') =>
+					short === undefined ? name : `${name} ${inFull(short.slice(1), next as string)}`
+			)
 			.replace(/^(?:Her|His)\b/, `${name}’s`);
 		if (named !== sentence) this.#named.add(name);
 		return named;
 	}
+}
+
+/** "’d", "’s" and "’ll" behind a name, by the word that follows. */
+function inFull(short: string, next: string): string {
+	const isDone = /(?:ed|en|wn|ept|eft|ought|old|ost)$/.test(next);
+	if (short === 'll') return 'will';
+	if (short === 'd') return isDone ? 'had' : 'would';
+	return isDone ? 'has' : 'is';
 }
 
 function ended(text: string): string {
@@ -246,12 +277,4 @@ function isPast(sentence: string): boolean {
 	return /\b(?:was|were|had|went|came|took|stood|held|found|made|weighed|used|laid|set|sent|cost)\b|\b\p{L}{3,}ed\b/iu.test(
 		sentence
 	);
-}
-
-const ORDERS =
-	/^(?:set|lay|put|place|build|dig|take|use|keep|make|start|finish|mark|sort|fill|pack|test|check|step|stand|lean|drive|work|choose|pick|pull|walk|strip|run|stretch|level|cut|add|mix|leave|let|wait|remove|clean|open|close|turn|hold|press|wash|dry|cover|plant|water|pour|apply|sand|drill|screw|tie|wear|measure|buy|ask|look|move|bring|repeat|store|label|heat|stir|fold)\b/i;
-
-/** Whether a sentence tells the reader to do something. */
-export function isOrder(sentence: string): boolean {
-	return ORDERS.test(sentence);
 }

@@ -1,5 +1,6 @@
-import type { PlanSection } from '../../plan';
+import { sentenceCase, type PlanSection } from '../../plan';
 import {
+	gap,
 	list,
 	paragraph,
 	table,
@@ -8,7 +9,8 @@ import {
 	type Origin,
 	type TextNode
 } from '../../manuscript';
-import { countWords } from '../../text';
+import { contentStemsOf, countWords } from '../../text';
+import { smoothedEntry } from './smooth';
 import { Narrator, type Passage } from './note-material';
 
 /** Passages as paragraphs: those of one note paragraph stay together, short neighbours are joined. */
@@ -24,6 +26,7 @@ export function paragraphs(
 	let words = 0;
 	let last: Passage | null = null;
 	let listed = false;
+	const led = new Set<string>();
 	const taken = new Set<Passage>();
 	const flush = () => {
 		if (run.length > 0) blocks.push(paragraph(...joinRuns(run)));
@@ -35,7 +38,17 @@ export function paragraphs(
 		const whole = structureOf(passage, passages.slice(at), taken, narrator);
 		if (whole) {
 			flush();
+			const lead = leadInto(passage, section);
+			if (lead !== '' && !led.has(lead)) blocks.push(paragraph(textNode(lead, originOf(passage))));
+			led.add(lead);
 			blocks.push(whole);
+			last = null;
+			continue;
+		}
+		// a jotting alone is no sentence and no list
+		if (passage.isFragment) {
+			flush();
+			blocks.push(gap(`${TO_WORK_IN} “${passage.raw}” (${passage.label}).`));
 			last = null;
 			continue;
 		}
@@ -70,6 +83,28 @@ export function paragraphs(
 	return blocks;
 }
 
+/** How a marked note begins that stands in the manuscript to be worked in. */
+const TO_WORK_IN = 'Work in:';
+
+/** What stands before a list or a table: the heading of the note that it stood under, where it says something new. */
+function leadInto({ heading }: Passage, section: PlanSection): string {
+	const said = heading
+		.replace(/\s*[([].*$/, '')
+		.replace(/[.:!?–—-]+$/, '')
+		.trim();
+	const words = countWords(said);
+	if (words === 0 || words > MOST_LEAD || NO_LEAD.test(said)) return '';
+	const stems = contentStemsOf(said);
+	const known = new Set(contentStemsOf(section.heading));
+	if (stems.length === 0 || stems.every((stem) => known.has(stem))) return '';
+	return `${sentenceCase(smoothedEntry(said))}:`;
+}
+
+const MOST_LEAD = 9;
+/** Headings that speak of the note and not of what stands under it. */
+const NO_LEAD =
+	/\b(?:notes?|article|draft|call|interview|e-?mail|memo|webinar|talk|stuff|transcript|misc|other|todo|intake|sheet|i|me|my|we|us|our|you|your|he|she|his|her|they)\b|^q\b/i;
+
 /** Entries of one list of a note from which they are a list here as well. */
 const LEAST_ENTRIES = 2;
 
@@ -101,7 +136,10 @@ function structureOf(
 	if (passage.form !== 'entry') return null;
 	const entries = from.filter(
 		(other) =>
-			other.form === 'entry' && other.note === passage.note && other.paragraph === passage.paragraph
+			other.form === 'entry' &&
+			other.note === passage.note &&
+			other.paragraph === passage.paragraph &&
+			other.heading === passage.heading
 	);
 	if (entries.length < LEAST_ENTRIES) return null;
 	for (const entry of entries) taken.add(entry);

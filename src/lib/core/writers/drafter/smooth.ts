@@ -38,9 +38,22 @@ const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
 /** One year is no years: "1 years" comes of a rule above. */
 const ONE = /\b1 (year|hour|week|minute)s\b/g;
 
+/** What a client asks to be said, without the asking: "Please say 30 g per square metre". */
+const SAID_TO_WRITER = /^please (?:say|write|mention|put|use) (?!that\b)/i;
+/** Where the note says to look: "see call", "→ see sheet". */
+const POINTS_AWAY =
+	/\s*(?:[→:;,–-]|->)?\s*\(?\bsee (?:the )?(?:call|mail|e-?mail|sheet|notes?|above|below|interview|photo|pic)\b\)?\.?$/i;
+/** A word that ties a sentence to the one before it, where a whole sentence follows. */
+const OPENS_LOOSE =
+	/^(?:so|and|but|also|anyway|oh(?: and)?|ok(?:ay)?(?: so)?|well|plus),? (?=(?:the|a|an|it|they|there|this|that|we|you|he|she|in|if|never|always|\d)\b)/i;
+
 /** A sentence of a note as it can stand in an article. */
 export function smoothed(text: string, isDefinition = false): string {
-	let said = text.trim();
+	let said = text
+		.trim()
+		.replace(SAID_TO_WRITER, '')
+		.replace(POINTS_AWAY, '')
+		.replace(OPENS_LOOSE, '');
 	for (const [pattern, full] of WRITTEN_OUT) said = said.replace(pattern, full);
 	said = said.replace(ONE, '1 $1');
 	// "x = y" is a definition of x; a sum keeps its sign

@@ -1,8 +1,9 @@
-import type { PlanSection } from '../../plan';
-import { gap, heading, list, paragraph, textNode, type BlockNode } from '../../manuscript';
-import { andList } from '../../text';
+import type { Question } from '../../findings';
+import { withArticle, type PlanSection } from '../../plan';
+import { docText, gap, heading, list, paragraph, textNode, type BlockNode } from '../../manuscript';
 import type { Allocation } from './allocate';
-import { isOrder, Narrator, type Passage } from './note-material';
+import { Narrator, type Passage } from './note-material';
+import { isOrder } from './verbs';
 import { type DraftMaterial, BRIEF_ORIGIN } from './draft-material';
 import { gapFor, openQuestion } from './gaps';
 import { paragraphs, sentenceNodes } from './running-text';
@@ -41,7 +42,8 @@ export function writeSection(
 			)
 		);
 	}
-	if (section.kind === 'opening') blocks.splice(1, 0, paragraph(textNode(whatFollows(material))));
+	if (section.kind === 'opening' && blocks.length > 0 && !saysKeyword(blocks, material))
+		blocks.splice(1, 0, paragraph(textNode(whatItIs(material))));
 	const asks = material.callToAction?.trim() ?? '';
 	if (section.kind === 'closing' && asks !== '')
 		blocks.push(paragraph(textNode(asks.replace(/\s+/g, ' '), BRIEF_ORIGIN)));
@@ -50,20 +52,28 @@ export function writeSection(
 	return blocks;
 }
 
-/** The exact keyword and the order of the article, in one sentence near its start. */
-function whatFollows({ plan, findings }: DraftMaterial): string {
-	const keyword = findings.keyword.trim();
-	const parts = plan.sections
-		.filter(({ level, kind }) => level === 2 && kind !== 'faq' && kind !== 'closing')
-		.map(({ heading }) => heading)
-		.filter((heading) => !heading.toLowerCase().includes(keyword.toLowerCase()))
-		.map((heading) => heading[0]!.toLowerCase() + heading.slice(1));
-	const opens = keyword[0]!.toUpperCase() + keyword.slice(1);
-	return parts.length === 0 ? `${opens}, in order.` : `${opens}, in order: ${andList(parts)}.`;
+/** Whether the exact keyword stands in what is written. */
+function saysKeyword(blocks: readonly BlockNode[], { findings }: DraftMaterial): boolean {
+	const keyword = findings.keyword.trim().toLowerCase();
+	return blocks.map(docText).join(' ').toLowerCase().includes(keyword);
 }
 
-const SAID_ELSEWHERE =
-	'Another section says it already: say it here in a sentence, or take the question out.';
+/** The exact keyword in a sentence near the start, that says what the article is and nothing of its headings. */
+function whatItIs({ findings }: DraftMaterial): string {
+	const keyword = findings.keyword.trim();
+	return /^(?:how|when|where|why|what|which|whether) /i.test(keyword)
+		? `This is ${keyword}.`
+		: `That is what matters for ${withArticle(keyword)}.`;
+}
+
+/** A question whose answer another section or question has taken, with that answer to judge by. */
+function saidElsewhere({ answers }: Question, mayQuote: Allocation['mayQuote']): string {
+	const said = answers.find(({ text }) => mayQuote(text));
+	const what = said
+		? `“${said.text}” is said elsewhere already`
+		: 'Another section says it already';
+	return `${what}: say it here in a sentence, or take the question out.`;
+}
 
 /** Each question as a heading over its answer, or over a gap that names who has one. */
 export function writeFaq(
@@ -80,7 +90,11 @@ export function writeFaq(
 		if (answer) return [head, ...paragraphs([answer], section, new Narrator())];
 		return [
 			head,
-			gap(answered.has(question) ? SAID_ELSEWHERE : openQuestion(asked, material, mayQuote))
+			gap(
+				answered.has(question)
+					? saidElsewhere(asked, mayQuote)
+					: openQuestion(asked, material, mayQuote)
+			)
 		];
 	});
 }
