@@ -61,7 +61,45 @@ export function headingsFor(
 		seen.add(plain);
 		free.push(sentenceCase(text));
 	}
-	return free.length > 0 ? free : [sentenceCase(topic.label)];
+	if (free.length > 0) return free;
+	// nothing names it as a whole: what its sections speak of most
+	const said = sentenceCase(spokenOf(topic, findings, seen));
+	return [said === '' ? sentenceCase(topic.label) : said];
+}
+
+/** The two terms that the sections of a topic lean on most, as a name that is not taken; empty where they have none. */
+function spokenOf(topic: Topic, findings: Findings, taken: ReadonlySet<string>): string {
+	const own = keywordStemsOf(findings.keyword);
+	const places = new Set(topic.headings.map(({ page, section }) => `${page}/${section}`));
+	const found = findings.terms
+		.filter(
+			({ kind, phrase }) =>
+				kind !== 'action' && contentStemsOf(phrase).some((stem) => !own.has(stem))
+		)
+		.map((term) => {
+			const inside = term.uses.reduce(
+				(sum, { page, sections }) =>
+					sum +
+					sections.reduce(
+						(n, [section, count]) => n + (places.has(`${page}/${section}`) ? count : 0),
+						0
+					),
+				0
+			);
+			const all = term.uses.reduce((sum, { count }) => sum + count, 0);
+			return { term, value: all === 0 ? 0 : (inside / all) * Math.sqrt(inside * term.score) };
+		})
+		.filter(({ value }) => value > 0)
+		.sort((a, b) => b.value - a.value || (a.term.key < b.term.key ? -1 : 1))
+		.map(({ term }) => term);
+	const apart = found.filter(
+		({ key }, i) => !found.slice(0, i).some((other) => overlaps(other.key, key))
+	);
+	for (const count of [2, 3, 1]) {
+		const name = andList(apart.slice(0, count).map(({ phrase }) => phrase));
+		if (name !== '' && !taken.has(plainOf(name))) return name;
+	}
+	return '';
 }
 
 /** Whether there is a wording of our own for a topic, and not only the words of a page. */

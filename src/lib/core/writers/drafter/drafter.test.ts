@@ -176,6 +176,18 @@ describe('passagesOf', () => {
 		expect(passages.map(({ sentences }) => sentences.length)).toEqual([2, 1]);
 	});
 
+	it('marks a jotting without a verb to be worked in, and lists several under their heading', () => {
+		const jotted = (text: string) =>
+			passagesOf([note('Lawn notes', text)]).map(({ form, isFragment }) => [form, isFragment]);
+		expect(jotted('# Lawn notes\n\n## Leave it\n\nfrog, blackbirds, soft underfoot')).toEqual([
+			['entry', true]
+		]);
+		expect(jotted('# Lawn notes\n\n## Leave it\n\nSweep the paths before you water.')).toEqual([
+			['text', false]
+		]);
+		expect(jotted('# Lawn notes\n\n## Leave it\n\nmoss has no roots')).toEqual([['text', false]]);
+	});
+
 	it('leaves out questions, and what stands above the first heading of an interview', () => {
 		const passages = passagesOf([
 			note(
@@ -201,6 +213,18 @@ describe('Narrator', () => {
 		expect(passages.flatMap((passage) => narrator.speak(passage))).toEqual([
 			'Ada Birch carries one hammer.',
 			'She never lends it.'
+		]);
+	});
+
+	it('writes short forms out where it puts a name in their place', () => {
+		const [passage] = passagesOf([
+			note(
+				'Interview with Ada Birch',
+				'# Interview with Ada Birch\n\n## Feeding\n\nFor a garden she’d say once in spring.'
+			)
+		]);
+		expect(new Narrator().speak(passage!)).toEqual([
+			'For a garden Ada Birch would say once in spring.'
 		]);
 	});
 

@@ -77,7 +77,8 @@ export function passagesOf(notes: readonly DraftNote[]): Passage[] {
 			const raw = group.map(({ text }) => text).join(' ');
 			const made = formOf(group, note.units);
 			const heading = first!.heading;
-			const isFragment = made.form === 'text' && group.length === 1 && !hasVerb(raw);
+			const isFragment =
+				made.form === 'text' && group.length === 1 && isJotted(raw) && !hasVerb(raw);
 			passages.push({
 				note: note.id,
 				label: note.label,
@@ -103,6 +104,11 @@ export function passagesOf(notes: readonly DraftNote[]): Passage[] {
 		}
 	}
 	return passages;
+}
+
+/** Whether a line is put down as a jotting is: without a capital or a figure at its start, or without a stop. */
+function isJotted(text: string): boolean {
+	return !/^["“‘(]?[\p{Lu}\p{N}£$€]/u.test(text) || !/[.!?…]["”’)\]]*$/.test(text.trim());
 }
 
 /** A jotting as a sentence of its own. */

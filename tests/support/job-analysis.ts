@@ -1,0 +1,54 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { FileReader } from '../../scripts/core/files';
+import { analyse, type Analysis } from '../../src/lib/core/assignment';
+import { NO_EDITS } from '../../src/lib/core/findings';
+import { runThrough } from '../../src/lib/core/keywords';
+import { demoStore } from './demo';
+
+interface Manifest {
+	readonly keyword: string;
+	readonly words: number;
+	readonly pages: readonly string[];
+	readonly notes: readonly string[];
+	readonly questions_file?: string;
+	readonly irrelevant: string | readonly string[];
+}
+
+const made = new Map<string, Analysis>();
+
+/** A whole assignment under tests/fixtures/jobs, read as the app reads it; the pages an expert set aside left out. */
+export function jobAnalysis(name: string): Analysis {
+	let analysis = made.get(name);
+	if (!analysis) made.set(name, (analysis = analysed(name)));
+	return analysis;
+}
+
+function analysed(name: string): Analysis {
+	const folder = fileURLToPath(new URL(`../fixtures/jobs/${name}/`, import.meta.url));
+	const { keyword, words, pages, notes, questions_file, irrelevant } = JSON.parse(
+		readFileSync(`${folder}manifest.json`, 'utf8')
+	) as Manifest;
+	const aside = new Set([irrelevant].flat());
+	const reader = new FileReader();
+	return runThrough(
+		analyse(
+			{
+				keyword,
+				targetWords: words,
+				effort: 'pillar',
+				grade: null,
+				required: [],
+				secondary: [],
+				pages: reader.pages(pages.filter((page) => !aside.has(page)).map((page) => folder + page)),
+				notes: [
+					...reader.notes(notes.map((note) => folder + note)),
+					...reader.questions(questions_file ? [folder + questions_file] : [])
+				],
+				listed: [],
+				edits: NO_EDITS
+			},
+			demoStore()
+		)
+	);
+}
