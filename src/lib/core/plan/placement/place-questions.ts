@@ -27,23 +27,30 @@ export function placeQuestions(
 	const fitOf = sectionFit(sections, findings);
 	const placed = sections.map((section) => ({ ...section, questions: [...section.questions] }));
 	const faq = placed.findIndex(({ kind, locked }) => kind === 'faq' && !locked);
+	const treats = placed.map(
+		({ locked, kind }) =>
+			!locked && kind !== 'faq' && kind !== 'opening' && kind !== 'closing' && kind !== 'takeaways'
+	);
+	// the surest first, so that no room is taken by what only touches a section
+	const fits = questions
+		.flatMap((question) =>
+			placed.flatMap((_, s) => {
+				const fit = treats[s] ? fitOf(question, s) : 0;
+				return fit > TREATED_FROM ? [{ question, s, fit }] : [];
+			})
+		)
+		.sort((x, y) => y.fit - x.fit);
+	const home = new Map<Question, number>();
+	const filled = placed.map((section) => section.questions.length);
+	for (const { question, s } of fits) {
+		if (home.has(question) || filled[s]! >= PLAN_LIMITS.questionsPerSection) continue;
+		home.set(question, s);
+		filled[s]!++;
+	}
 	for (const question of questions) {
-		let best = -1;
-		let most = TREATED_FROM;
-		placed.forEach((section, s) => {
-			if (
-				section.locked ||
-				section.kind === 'faq' ||
-				section.kind === 'opening' ||
-				section.kind === 'closing'
-			)
-				return;
-			if (section.questions.length >= PLAN_LIMITS.questionsPerSection) return;
-			const fit = fitOf(question, s);
-			if (fit > most) [most, best] = [fit, s];
-		});
-		if (best >= 0) {
-			placed[best]!.questions.push({
+		const s = home.get(question);
+		if (s !== undefined) {
+			placed[s]!.questions.push({
 				question: question.id,
 				reason: 'The section treats what it asks about.',
 				locked: false

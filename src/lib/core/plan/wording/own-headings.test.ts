@@ -3,6 +3,7 @@ import { jobAnalysis } from '../../../../../tests/support/job-analysis';
 import type { Findings, Topic } from '../../findings';
 import { contentStemsOf } from '../../text';
 import { mattersOf, newSection } from '../outline';
+import { questionFits } from '../placement';
 import { proposePlan } from '../propose';
 import { canBeNamed, headingsFor } from './own-headings';
 import { deedOf, deedOfKeyword, objectOf, plainOf, thingOf } from './phrases';
@@ -123,6 +124,31 @@ describe('a plan of a stranger’s assignment', () => {
 				expect(new Set(of.map((week) => (week === 'Four' ? '4' : week))).size).toBeLessThanOrEqual(
 					1
 				);
+		}
+	});
+
+	it('gives a section the questions that suit it best, three at the most, and none twice', () => {
+		for (const { findings } of jobs) {
+			const { sections } = proposePlan(findings);
+			const all = sections.flatMap(({ questions }) => questions.map(({ question }) => question));
+			expect(new Set(all).size).toBe(all.length);
+			sections.forEach((section, s) => {
+				if (section.kind === 'faq') return;
+				expect(section.questions.length).toBeLessThanOrEqual(3);
+				if (section.questions.length < 3) return;
+				// whoever found no room here suits it less
+				const least = Math.min(
+					...section.questions.map(({ question }) => {
+						const found = findings.questions.find(({ id }) => id === question)!;
+						return questionFits(found, sections, findings)[s]!;
+					})
+				);
+				const faq = sections.find(({ kind }) => kind === 'faq')!;
+				for (const { question } of faq.questions) {
+					const found = findings.questions.find(({ id }) => id === question)!;
+					expect(questionFits(found, sections, findings)[s]).toBeLessThanOrEqual(least + 1e-9);
+				}
+			});
 		}
 	});
 

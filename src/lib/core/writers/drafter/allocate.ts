@@ -4,6 +4,7 @@ import { findTerms, indexTerms, patternOf, termKeyOf } from '../../text';
 import { answeringPassages } from './answer-questions';
 import { choose } from './choose-passages';
 import type { DraftMaterial } from './draft-material';
+import { closers, openers } from './ends';
 import { fitAll, homesOf, placedIn } from './fit-passages';
 import { asSentence, passagesOf, type Passage } from './note-material';
 
@@ -56,6 +57,15 @@ export function allocate(
 		}
 	}
 	const chosen = new Map<string, Passage[]>();
+	// what opens and what closes is taken first, unless the writer has put it somewhere
+	const held = placedIn(plan.sections.map(onlyLocked), passages, findings);
+	for (const { id, kind } of wanted) {
+		if (kind !== 'opening' && kind !== 'closing') continue;
+		const free = passages.filter((passage) => !taken.has(passage) && !held.has(passage));
+		const found = kind === 'opening' ? openers(free, findings.keyword) : closers(free);
+		chosen.set(id, found);
+		for (const passage of found) taken.add(passage);
+	}
 	// what the plan has placed first, then what fits no other section better, then what fits at all
 	for (const round of ['placed', 'own', 'any'] as const) {
 		for (const section of wanted) {
@@ -97,6 +107,15 @@ function forbiddenIn({ mustNotSay = [] }: DraftMaterial): (text: string) => bool
 		mustNotSay.filter((phrase) => termKeyOf(phrase) !== '').map(patternOf)
 	);
 	return (text) => findTerms(forbidden, text).length > 0;
+}
+
+/** A section with nothing but what the writer has put there by hand. */
+function onlyLocked(section: PlanSection): PlanSection {
+	return {
+		...section,
+		notes: section.notes.filter(({ locked }) => locked),
+		facts: section.facts.filter(({ locked }) => locked)
+	};
 }
 
 function spaced(text: string): string {

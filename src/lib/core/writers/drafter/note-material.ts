@@ -148,6 +148,8 @@ function goesWith(open: readonly NoteUnit[], last: NoteUnit, unit: NoteUnit): bo
 
 function isUnfit({ kind, text, speaker }: NoteUnit, voice: Voice): boolean {
 	if (kind === 'quote') return false;
+	// a remark in brackets belongs to what stood before it
+	if (/^\([^()]*\)[.!]?$/.test(text.trim())) return true;
 	if (kind !== 'row' && kind !== 'step' && /\?["”’)\]]*$/.test(text)) return true;
 	return kind !== 'row' && FIRST_PERSON.test(text) && voice.kind !== 'speaker' && speaker === '';
 }

@@ -1,0 +1,58 @@
+import { describe, expect, it } from 'vitest';
+import { readNoteUnits } from '../../notes';
+import { closers, openers } from './ends';
+import { passagesOf } from './note-material';
+
+const KEYWORD = 'how to keep moss out of a lawn';
+
+const passages = (text: string) =>
+	passagesOf([
+		{
+			id: 'note',
+			label: 'n1',
+			title: 'Lawn',
+			units: readNoteUnits({ kind: 'note', name: 'lawn.md', text })
+		}
+	]);
+const said = (found: ReturnType<typeof openers>) =>
+	found.map(({ sentences }) => sentences.join(' '));
+
+describe('openers', () => {
+	it('are what answers the query in the notes’ own words', () => {
+		const found = openers(
+			passages(
+				'# Lawn\n\n## Why\n\nThe main reason for moss in a lawn is grass that is cut too short.\n\n## Tools\n\nRakes are sold from £14 upwards.\n\nPut the rake away dry.'
+			),
+			KEYWORD
+		);
+		expect(said(found)).toEqual([
+			'The main reason for moss in a lawn is grass that is cut too short.'
+		]);
+	});
+
+	it('are none where the notes only jot, order or list', () => {
+		expect(
+			openers(passages('# Lawn\n\n## Diary\n\nrake, fork, two bags\n\nRake the moss out.'), KEYWORD)
+		).toEqual([]);
+	});
+});
+
+describe('closers', () => {
+	it('are the last advice, two at the most', () => {
+		const found = closers(
+			passages(
+				'# Lawn\n\n## First\n\nMoss grows where grass is weak.\n\n## Last\n\nAbove all, cut the grass higher.\n\nStart with the shady corner.\n\nMy advice is to wait for autumn.'
+			)
+		);
+		expect(found).toHaveLength(2);
+		for (const text of said(found)) expect(text).toMatch(/^(?:Above all|Start with|My advice)/);
+	});
+});
+
+describe('a remark in brackets', () => {
+	it('is no passage of its own', () => {
+		expect(
+			passages('# Lawn\n\n## Cost\n\nSeed is dear.\n\n(i.e. costs you money)').map(({ raw }) => raw)
+		).toEqual(['Seed is dear.']);
+	});
+});
