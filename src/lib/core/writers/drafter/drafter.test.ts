@@ -228,6 +228,20 @@ describe('Narrator', () => {
 		]);
 	});
 
+	it('calls nobody “Speaker”', () => {
+		const [passage] = passagesOf([
+			note('Talk', '# Talk\n\n## Summary\n\nWrite the summary last of all.')
+		]);
+		const by = (name: string) =>
+			new Narrator().speak({
+				...passage!,
+				form: 'quote',
+				voice: { kind: 'speaker', name, role: '' }
+			});
+		expect(by('Speaker 2')).toEqual(['“Write the summary last of all.”']);
+		expect(by('Ada Birch')).toEqual(['“Write the summary last of all,” says Ada Birch.']);
+	});
+
 	it('says where something was seen', () => {
 		const [passage] = passagesOf([
 			note(

@@ -206,6 +206,10 @@ function lowerWordsOf(notes: readonly DraftNote[]): Set<string> {
 	return words;
 }
 
+/** What a transcript calls somebody whom it does not name. */
+const NO_NAME =
+	/^(?:speaker|voice|host|guest|interviewee|caller|narrator|unknown|participant|presenter|q|a)(?: ?\d+| [a-z])?$/i;
+
 /** Keeps who was named and where we were while a section is written. */
 export class Narrator {
 	#named = new Set<string>();
@@ -235,6 +239,7 @@ export class Narrator {
 		const isMarked = /["“]/.test(text);
 		if (voice.kind !== 'speaker') return isMarked ? ended(text) : `“${text}”`;
 		const { name, role } = voice;
+		if (NO_NAME.test(name)) return isMarked ? ended(text) : `“${text}”`;
 		if (text.includes(name)) {
 			this.#named.add(name);
 			return ended(text);
@@ -250,6 +255,7 @@ export class Narrator {
 	}
 
 	#name(sentence: string, name: string): string {
+		if (NO_NAME.test(name)) return sentence;
 		if (sentence.includes(name)) {
 			this.#named.add(name);
 			return sentence;

@@ -89,18 +89,23 @@ const TO_WORK_IN = 'Work in:';
 /** What stands before a list or a table: the heading of the note that it stood under, where it says something new. */
 function leadInto({ heading }: Passage, section: PlanSection): string {
 	const said = heading
+		.replace(DATED, '')
 		.replace(/\s*[([].*$/, '')
 		.replace(/[.:!?–—-]+$/, '')
 		.trim();
 	const words = countWords(said);
-	if (words === 0 || words > MOST_LEAD || NO_LEAD.test(said)) return '';
+	if (words < LEAST_LEAD || words > MOST_LEAD || NO_LEAD.test(said)) return '';
 	const stems = contentStemsOf(said);
 	const known = new Set(contentStemsOf(section.heading));
 	if (stems.length === 0 || stems.every((stem) => known.has(stem))) return '';
 	return `${sentenceCase(smoothedEntry(said))}:`;
 }
 
+/** A single word over a jotting tells the writer something and nobody else. */
+const LEAST_LEAD = 2;
 const MOST_LEAD = 9;
+/** The day of a dated log: "12.02. Test". */
+const DATED = /^\d{1,2}[./-]\d{1,2}(?:[./-]\d{2,4})?\.?\s*/;
 /** Headings that speak of the note and not of what stands under it. */
 const NO_LEAD =
 	/\b(?:notes?|article|draft|call|interview|e-?mail|memo|webinar|talk|stuff|transcript|misc|other|todo|intake|sheet|i|me|my|we|us|our|you|your|he|she|his|her|they)\b|^q\b/i;
