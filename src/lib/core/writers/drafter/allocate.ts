@@ -4,7 +4,7 @@ import { findTerms, indexTerms, patternOf, termKeyOf } from '../../text';
 import { answeringPassages } from './answer-questions';
 import { choose } from './choose-passages';
 import type { DraftMaterial } from './draft-material';
-import { closers, openers } from './ends';
+import { canOpen, closers, openers } from './ends';
 import { fitAll, homesOf, placedIn } from './fit-passages';
 import { asSentence, passagesOf, type Passage } from './note-material';
 
@@ -79,6 +79,7 @@ export function allocate(
 			);
 			const candidates = fits
 				.get(section.id)!
+				.filter(({ passage }) => section.kind !== 'opening' || canOpen(passage))
 				.filter(({ passage }) =>
 					round === 'placed'
 						? placed.get(passage) === section.id

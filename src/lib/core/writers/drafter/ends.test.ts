@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { readNoteUnits } from '../../notes';
-import { closers, openers } from './ends';
+import { canOpen, closers, openers } from './ends';
 import { passagesOf } from './note-material';
 
 const KEYWORD = 'how to keep moss out of a lawn';
@@ -34,6 +34,16 @@ describe('openers', () => {
 		expect(
 			openers(passages('# Lawn\n\n## Diary\n\nrake, fork, two bags\n\nRake the moss out.'), KEYWORD)
 		).toEqual([]);
+	});
+});
+
+describe('canOpen', () => {
+	it('keeps lists, orders and what leans on something out of an opening', () => {
+		const open = (text: string) => passages(`# Lawn\n\n## Why\n\n${text}`).map(canOpen);
+		expect(open('Moss grows where grass is weak.')).toEqual([true]);
+		expect(open('There is no soil in it.')).toEqual([false]);
+		expect(open('Rake the moss out twice.')).toEqual([false]);
+		expect(open('- a rake\n- a fork')).not.toContain(true);
 	});
 });
 

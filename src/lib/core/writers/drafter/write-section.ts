@@ -42,7 +42,7 @@ export function writeSection(
 			)
 		);
 	}
-	if (section.kind === 'opening' && blocks.length > 0 && !saysKeyword(blocks, material))
+	if (section.kind === 'opening' && !saysKeyword(blocks, material))
 		blocks.splice(1, 0, paragraph(textNode(whatItIs(material))));
 	const asks = material.callToAction?.trim() ?? '';
 	if (section.kind === 'closing' && asks !== '')
@@ -63,7 +63,7 @@ function whatItIs({ findings }: DraftMaterial): string {
 	const keyword = findings.keyword.trim();
 	return /^(?:how|when|where|why|what|which|whether) /i.test(keyword)
 		? `This is ${keyword}.`
-		: `That is what matters for ${withArticle(keyword)}.`;
+		: `This is about ${/\b(?:vs|versus|or)\b/i.test(keyword) ? keyword : withArticle(keyword)}.`;
 }
 
 /** A question whose answer another section or question has taken, with that answer to judge by. */
