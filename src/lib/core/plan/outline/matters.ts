@@ -1,11 +1,4 @@
-import {
-	leastPagesOf,
-	matterFit,
-	questionFit,
-	type Findings,
-	type NotePassage,
-	type Topic
-} from '../../findings';
+import { leastPagesOf, matterFit, questionFit, type Findings, type Topic } from '../../findings';
 import { purposesBeside, purposesOf, type Purpose } from '../../reading';
 import { contentStemsOf, keywordStemsOf } from '../../text';
 
@@ -14,7 +7,6 @@ export interface NoteBundle {
 	/** Note it stands in. */
 	readonly source: string;
 	readonly heading: string;
-	readonly passages: readonly NotePassage[];
 	readonly words: number;
 }
 
@@ -26,12 +18,6 @@ export interface Matter {
 	readonly same: number;
 	/** What the notes say under headings that no page has. */
 	readonly bundle: NoteBundle | null;
-	/** Share of the counted pages that have a heading for it, 0–1. */
-	readonly share: number;
-	/** Words of the notes that speak of it more than of any other matter. */
-	readonly noteWords: number;
-	/** Questions of lists and pages that ask about it. */
-	readonly asked: number;
 	/** Where readers look for it, 0–1. */
 	readonly position: number;
 }
@@ -67,7 +53,17 @@ const LEAST_OWN = 60;
 /** Fit under which a passage of the notes speaks of no topic. */
 const SPEAKS_AT = 0.12;
 
-interface Read {
+/** What could become a section. */
+interface Candidate {
+	/** For the same order of equals. */
+	readonly name: string;
+	readonly reading: TopicReading | null;
+	readonly bundle: NoteBundle | null;
+	readonly value: number;
+}
+
+/** A topic with what tells it from others. */
+interface TopicReading {
 	readonly topic: Topic;
 	readonly stems: ReadonlyMap<string, number>;
 	readonly norm: number;
@@ -114,7 +110,7 @@ export function mattersOf(
 	const pageCount = Math.max(1, findings.pages.length);
 	const { of: spoken, own } = spokenOf(findings, readings);
 	const askedOf = askedBy(findings);
-	const candidates: (Omit<Matter, 'position'> & { readonly value: number })[] = [];
+	const candidates: Candidate[] = [];
 	for (const reading of readings) {
 		const { topic } = reading;
 		const noteWords = spoken.get(topic.id) ?? 0;
@@ -130,38 +126,33 @@ export function mattersOf(
 				// of a course told in stages none is left out
 				BY_STAGES * Math.min(3, course)) *
 			worth(topic);
-		candidates.push({ topics: [topic], same: 0, bundle: null, share, noteWords, asked, value });
+		candidates.push({ name: topic.id, reading, bundle: null, value });
 	}
 	for (const bundle of leastShare > 0 ? [] : own)
 		candidates.push({
-			topics: [],
-			same: 0,
+			name: `${bundle.source}/${bundle.heading}`,
+			reading: null,
 			bundle,
-			share: 0,
-			noteWords: bundle.words,
-			asked: 0,
 			value: BY_NOTES * Math.min(1, bundle.words / FULL_OF_NOTES)
 		});
-	candidates.sort((a, b) => b.value - a.value || (nameOf(a) < nameOf(b) ? -1 : 1));
-	const read = new Map(readings.map((reading) => [reading.topic.id, reading]));
+	candidates.sort((a, b) => b.value - a.value || (a.name < b.name ? -1 : 1));
 	const chosen: {
-		matter: Omit<Matter, 'position'>;
-		reading: Read | null;
-		same: Topic[];
-		treated: Topic[];
+		readonly candidate: Candidate;
+		readonly same: Topic[];
+		readonly treated: Topic[];
 	}[] = [];
-	const nearest = (reading: Read) => {
+	const nearest = (reading: TopicReading) => {
 		let best: (typeof chosen)[number] | null = null;
 		let likeness = 0;
 		for (const other of chosen) {
-			if (!other.reading) continue;
-			const value = likenessOf(reading, other.reading);
+			if (!other.candidate.reading) continue;
+			const value = likenessOf(reading, other.candidate.reading);
 			if (value > likeness) [likeness, best] = [value, other];
 		}
 		return { best, likeness };
 	};
 	for (const candidate of candidates) {
-		const reading = candidate.topics[0] ? read.get(candidate.topics[0].id)! : null;
+		const { reading } = candidate;
 		if (reading) {
 			const { best, likeness } = nearest(reading);
 			if (best && likeness >= SAME_MATTER) {
@@ -170,10 +161,13 @@ export function mattersOf(
 			}
 		}
 		if (chosen.length < most && (!reading || canLead(reading.topic)))
-			chosen.push({ matter: candidate, reading, same: [], treated: [] });
+			chosen.push({ candidate, same: [], treated: [] });
 	}
 	const taken = new Set(
-		chosen.flatMap(({ reading, same }) => [reading?.topic.id, ...same.map(({ id }) => id)])
+		chosen.flatMap(({ candidate, same }) => [
+			candidate.reading?.topic.id,
+			...same.map(({ id }) => id)
+		])
 	);
 	for (const reading of readings) {
 		if (taken.has(reading.topic.id)) continue;
@@ -181,16 +175,16 @@ export function mattersOf(
 		if (best && likeness >= TREATED_AT) best.treated.push(reading.topic);
 	}
 	return chosen
-		.map(({ matter: { topics, bundle, share, noteWords, asked }, same, treated }): Matter => ({
-			// named after what most pages treat
-			topics: [...[...topics, ...same].sort((a, b) => b.pages.length - a.pages.length), ...treated],
-			same: same.length,
-			bundle,
-			share,
-			noteWords,
-			asked,
-			position: placeOf([...topics, ...same], treated)
-		}))
+		.map(({ candidate: { reading, bundle }, same, treated }): Matter => {
+			const named = [...(reading ? [reading.topic] : []), ...same];
+			return {
+				// named after what most pages treat
+				topics: [...named.toSorted((a, b) => b.pages.length - a.pages.length), ...treated],
+				same: same.length,
+				bundle,
+				position: placeOf(named, treated)
+			};
+		})
 		.sort((a, b) => a.position - b.position);
 }
 
@@ -230,11 +224,9 @@ export const OWN_AT = 0.6;
 const LEAST_FED = 40;
 const LONG = Math.log(150);
 
-function nameOf({ topics, bundle }: Pick<Matter, 'topics' | 'bundle'>): string {
-	return topics[0]?.id ?? `${bundle?.source}/${bundle?.heading}`;
-}
-
-function likenessOf(a: Read, b: Read): number {
+/** How likely two topics are one matter, 0–1. */
+function likenessOf(a: TopicReading, b: TopicReading): number {
+	if (areStages(a, b)) return 0;
 	let shared = 0;
 	for (const [stem, weight] of a.stems) shared += weight * (b.stems.get(stem) ?? 0);
 	const words = a.norm > 0 && b.norm > 0 ? shared / (a.norm * b.norm) : 0;
@@ -244,7 +236,6 @@ function likenessOf(a: Read, b: Read): number {
 	const purpose = both && [...a.purposes].some((one) => b.purposes.has(one)) ? 1 : 0;
 	const clash = both && purpose === 0 ? 1 : 0;
 	const inside = a.topic.parent === b.topic.id || b.topic.parent === a.topic.id ? 1 : 0;
-	if (areStages(a, b)) return 0;
 	// whoever treats both under headings of their own holds them apart
 	const pages = new Set(b.topic.pages);
 	const onBoth = a.topic.pages.filter((page) => pages.has(page)).length;
@@ -262,19 +253,19 @@ function likenessOf(a: Read, b: Read): number {
 }
 
 /** Whether two topics are different stages of one course: "Four weeks before", "The first week". */
-function areStages(a: Read, b: Read): boolean {
+function areStages(a: TopicReading, b: TopicReading): boolean {
 	if (a.stages.size === 0 || b.stages.size === 0) return false;
 	const isNamedAlike = [...a.stems.keys()].some((stem) => b.stems.has(stem));
 	return isNamedAlike && [...a.stages].every((stage) => !b.stages.has(stage));
 }
 
-function readTopics({ keyword, topics }: Findings): Read[] {
+function readTopics({ keyword, topics }: Findings): TopicReading[] {
 	const common = keywordStemsOf(keyword);
 	const spread = new Map<string, number>();
 	for (const { headings } of topics)
 		for (const stem of new Set(headings.flatMap(({ text }) => contentStemsOf(text))))
 			spread.set(stem, (spread.get(stem) ?? 0) + 1);
-	return topics.map((topic): Read => {
+	return topics.map((topic): TopicReading => {
 		const stems = new Map<string, number>();
 		for (const { text } of topic.headings)
 			for (const stem of contentStemsOf(text))
@@ -301,7 +292,7 @@ function readTopics({ keyword, topics }: Findings): Read[] {
 /** Which topic each passage of the notes speaks of most, in words; and what they say of matters that no page has. */
 function spokenOf(
 	findings: Findings,
-	readings: readonly Read[]
+	readings: readonly TopicReading[]
 ): { of: Map<string, number>; own: NoteBundle[] } {
 	const of = new Map<string, number>();
 	const bundles = new Map<string, { bundle: NoteBundle; unheard: number }>();
@@ -309,7 +300,7 @@ function spokenOf(
 		const heading = new Set(contentStemsOf(passage.heading));
 		const stems = new Set([...contentStemsOf(passage.text), ...heading]);
 		const purposes = purposesOf(passage.heading).filter((purpose) => purpose !== 'steps');
-		let best: Read | null = null;
+		let best: TopicReading | null = null;
 		let most = SPEAKS_AT;
 		for (const reading of readings) {
 			const named = [...heading].filter((stem) => reading.stems.has(stem)).length;
@@ -329,7 +320,6 @@ function spokenOf(
 			bundle: {
 				source: passage.source,
 				heading: passage.heading,
-				passages: [...(entry?.bundle.passages ?? []), passage],
 				words: (entry?.bundle.words ?? 0) + passage.words
 			},
 			unheard: (entry?.unheard ?? 0) + unheard

@@ -14,6 +14,7 @@ import {
 	type PlanSection,
 	topicsOf
 } from '../outline';
+import { neighboursOf, withNeighbours } from './neighbours';
 
 /** Likeness below which a fact supports no section. */
 const FACT_AT = 1.4;
@@ -39,27 +40,21 @@ export function placeMaterial(sections: readonly PlanSection[], findings: Findin
 		findings.facts.map((fact) => ({ item: fact, id: fact.id, values: valuesOf(factFit(fact)) })),
 		FACT_AT
 	);
-	const wordsOf = new Map(findings.notePassages.map(({ id, words }) => [id, words]));
-	const notes = placesWithRoom(
-		withNeighbours(
-			findings.notePassages.map((passage) => ({
-				item: passage,
-				id: passage.id,
-				values: valuesOf(noteFit(passage))
-			}))
-		),
-		sections.map(
-			(section) =>
-				CARRIES * section.budget -
-				section.notes.reduce((sum, { note }) => sum + (wordsOf.get(note) ?? 0), 0)
-		)
-	);
 	// what the writer has put somewhere stays there, and stands nowhere else
 	const held = new Set(
 		sections.flatMap((section) => [
 			...section.facts.map(({ fact }) => fact),
 			...section.notes.map(({ note }) => note)
 		])
+	);
+	const wordsOf = new Map(findings.notePassages.map(({ id, words }) => [id, words]));
+	const notes = placesWithRoom(
+		weighedNotes(findings.notePassages, valuesOf).filter(({ id }) => !held.has(id)),
+		sections.map(
+			(section) =>
+				CARRIES * section.budget -
+				section.notes.reduce((sum, { note }) => sum + (wordsOf.get(note) ?? 0), 0)
+		)
 	);
 	const open = <T extends { readonly id: string }>(
 		placed: readonly { readonly item: T; readonly at: number }[],
@@ -95,29 +90,31 @@ export function placeMaterial(sections: readonly PlanSection[], findings: Findin
 	});
 }
 
-/** Passages of one matter that a passage is held together with, before it and behind it. */
+/** Passages before and behind a passage that say along with it what it is about. */
 const NEAR = 3;
 
-/** Values with the mean of those of the passages beside it, under the same heading of the same note. */
-function withNeighbours(items: readonly Weighed<NotePassage>[]): Weighed<NotePassage>[] {
-	return items.map((one, i) => {
-		const beside = items
-			.slice(Math.max(0, i - NEAR), i + NEAR + 1)
-			.filter(
-				(other) =>
-					other !== one &&
-					other.item.source === one.item.source &&
-					other.item.heading === one.item.heading
-			);
-		if (beside.length === 0) return one;
-		return {
-			...one,
-			values: one.values.map(
-				(value, s) =>
-					value + beside.reduce((sum, { values }) => sum + values[s]!, 0) / beside.length
-			)
-		};
-	});
+/** What each passage is worth in every section, those beside it under the same heading of its note considered. */
+function weighedNotes(
+	passages: readonly NotePassage[],
+	valuesOf: (fitsOf: (reading: Reading) => number) => readonly number[]
+): Weighed<NotePassage>[] {
+	const alone = passages.map((passage) => valuesOf(noteFit(passage)));
+	const near = neighboursOf(
+		passages,
+		(one, other) => one.source === other.source && one.heading === other.heading,
+		() => NEAR
+	);
+	const bySection = (alone[0] ?? []).map((_, s) =>
+		withNeighbours(
+			alone.map((values) => values[s]!),
+			near
+		)
+	);
+	return passages.map((item, p) => ({
+		item,
+		id: item.id,
+		values: bySection.map((values) => values[p]!)
+	}));
 }
 
 function factFit(fact: Fact): (reading: Reading) => number {
@@ -148,15 +145,10 @@ export function materialFits(
 	const readings = sections.map((section) => readingOf(section, findings));
 	if (fact) return readings.map(factFit(fact));
 	if (!note) return sections.map(() => 0);
-	const weighed = (passage: NotePassage) => ({
-		item: passage,
-		id: passage.id,
-		values: readings.map(noteFit(passage))
-	});
 	const at = findings.notePassages.findIndex(({ id }) => id === note.id);
 	const around = findings.notePassages.slice(Math.max(0, at - NEAR), at + NEAR + 1);
-	return withNeighbours((at < 0 ? [note] : around).map(weighed)).find(({ id }) => id === note.id)!
-		.values as number[];
+	const weighed = weighedNotes(at < 0 ? [note] : around, (fitsOf) => readings.map(fitsOf));
+	return [...weighed.find(({ id }) => id === note.id)!.values];
 }
 
 interface Reading {

@@ -1,5 +1,5 @@
 import { matterFit, type Findings, type Term } from '../../findings';
-import type { PlanSection } from '../../plan';
+import { neighboursOf, withNeighbours, type PlanSection } from '../../plan';
 import { contentStemsOf, findTerms, type TermIndex, keywordStemsOf } from '../../text';
 import type { Passage } from './note-material';
 
@@ -33,7 +33,12 @@ export function fitAll(
 			new Set(findTerms(index, sentences.join(' ')).map(({ term }) => findings.terms[term]!.key))
 	);
 	const byKey = new Map(findings.terms.map((term) => [term.key, term]));
-	const near = neighboursOf(passages);
+	// jottings say what they are about in company: what stands together in a note goes together
+	const near = neighboursOf(
+		passages,
+		(one, other) => one.note === other.note && one.heading === other.heading,
+		({ heading }) => (heading === '' ? NEAR_WITHOUT_HEADING : NEAR)
+	);
 	return new Map(
 		sections.map((section) => {
 			const own = new Set(contentStemsOf(section.heading).filter((stem) => !common.has(stem)));
@@ -66,37 +71,18 @@ export function fitAll(
 				if (placed.get(passage) === section.id) fit += PLACED;
 				return { passage, fit, terms: termsIn[p]! };
 			});
-			return [section.id, withNeighbours(fitted, near)];
+			const fits = withNeighbours(
+				fitted.map(({ fit }) => fit),
+				near
+			);
+			return [section.id, fitted.map((one, p) => ({ ...one, fit: fits[p]! }))];
 		})
 	);
 }
 
-/** Passages of one matter that a passage is held together with, before it and behind it. */
+/** Passages before and behind a passage that say along with it what it is about; without a heading fewer do. */
 const NEAR = 3;
-/** What it is worth that its neighbours fit: jottings say what they are about in company (docs/METHODS.md). */
-const COHESION = 1;
-
-/** Positions of the passages beside each one, under the same heading of the same note. */
-function neighboursOf(passages: readonly Passage[]): number[][] {
-	return passages.map(({ note, heading }, i) => {
-		const near: number[] = [];
-		// without a heading only the next ones tell
-		const reach = heading === '' ? 2 : NEAR;
-		for (let k = Math.max(0, i - reach); k <= Math.min(passages.length - 1, i + reach); k++)
-			if (k !== i && passages[k]!.note === note && passages[k]!.heading === heading) near.push(k);
-		return near;
-	});
-}
-
-/** Each fit with the mean of its neighbours' added: what stands together in a note goes together. */
-function withNeighbours(fitted: readonly Fitted[], near: readonly (readonly number[])[]): Fitted[] {
-	return fitted.map((one, i) => {
-		const beside = near[i]!;
-		if (beside.length === 0) return one;
-		const mean = beside.reduce((sum, k) => sum + fitted[k]!.fit, 0) / beside.length;
-		return { ...one, fit: one.fit + COHESION * mean };
-	});
-}
+const NEAR_WITHOUT_HEADING = 2;
 
 /** What is said where the plan wants it, by the passage: the section that has it as a note or as a fact. */
 export function placedIn(
