@@ -29,7 +29,8 @@ type EvidenceCalls =
 	| 'proposeAgain'
 	| 'placeRest'
 	| 'runs'
-	| 'draft';
+	| 'draft'
+	| 'noteFates';
 
 /** The worker's calls as the app makes them: evidence is named by value and crosses only once. */
 export type Analyst = {
@@ -54,6 +55,8 @@ export const analysis: Analyst = {
 	runs: async (evidence) => worker().runs(await shared(evidence)),
 	draft: async (evidence, plan, wishes, scope, onVersion) =>
 		worker().draft(await shared(evidence), plan, wishes, scope, proxy(onVersion)),
+	noteFates: async (evidence, plan, wishes, doc) =>
+		worker().noteFates(await shared(evidence), plan, wishes, doc),
 	stopDrafting: () => worker().stopDrafting(),
 	brings: (page) => worker().brings(page),
 	clean: (incoming, keyword) => worker().clean(incoming, keyword),

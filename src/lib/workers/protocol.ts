@@ -19,7 +19,8 @@ import type {
 } from '$lib/core/keywords';
 import type { PageStanding } from '$lib/core/standing';
 import type { RunIndex } from '$lib/core/measure';
-import type { Version } from '$lib/core/writers';
+import type { TakeDoc } from '$lib/core/manuscript';
+import type { NoteFate, Version } from '$lib/core/writers';
 
 /** A file, paste or typed text on its way in. */
 export interface Incoming {
@@ -143,6 +144,8 @@ export interface AnalysisWorker {
 		onVersion: OnVersion
 	): Promise<DraftEnd>;
 	stopDrafting(): Promise<void>;
+	/** What became of every unit of the notes in a manuscript. */
+	noteFates(revision: string, plan: Plan, wishes: DraftWishes, doc: TakeDoc): Promise<NoteFate[]>;
 	/** Facts and questions of one page, counted or not. */
 	brings(page: EvidencePage): Promise<PageBrings>;
 	clean(incoming: Incoming, keyword: string): Promise<Cleaned>;

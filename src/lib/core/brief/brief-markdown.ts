@@ -4,7 +4,15 @@ import remarkParse from 'remark-parse';
 import remarkStringify from 'remark-stringify';
 import { unified } from 'unified';
 import { readVolume, volumeText } from '../keywords';
-import { BRIEF_FORMS, briefSchema, EMPTY_BRIEF, PERSONS, type Brief } from './brief';
+import {
+	BRIEF_FORMS,
+	briefSchema,
+	EMPTY_BRIEF,
+	MOST_QUESTIONS,
+	MOST_SECTIONS,
+	PERSONS,
+	type Brief
+} from './brief';
 import { INTENTS } from '../keywords';
 import { EFFORTS } from './effort';
 
@@ -46,6 +54,8 @@ const LINES = {
 	form: 'Form',
 	effort: 'Effort',
 	length: 'Length',
+	sections: 'Sections',
+	questions: 'Questions in the FAQ',
 	person: 'Point of view',
 	tone: 'Tone',
 	grade: 'Reading grade',
@@ -81,6 +91,8 @@ export function briefMarkdown({ keyword, client, targetWords, brief }: WholeBrie
 		form: brief.form ?? '',
 		effort: brief.effort,
 		length: targetWords === null ? AS_EVIDENCE : `${targetWords} words`,
+		sections: brief.sections?.toString() ?? '',
+		questions: brief.questions?.toString() ?? '',
 		person: brief.person ?? '',
 		tone: brief.tone,
 		grade: brief.grade === null ? '' : String(brief.grade),
@@ -223,6 +235,13 @@ export function readBriefMarkdown(markdown: string): BriefRead {
 		skipped.push(`${LINES[key]}: ${said}`);
 		return '';
 	};
+	const count = (key: Line, least: number, most: number): number | null => {
+		const said = values[key]?.trim() ?? '';
+		const n = Number(said);
+		if (said !== '' && Number.isInteger(n) && n >= least && n <= most) return n;
+		if (said !== '') skipped.push(`${LINES[key]}: ${said}`);
+		return null;
+	};
 	const grade = Number(values.grade?.replace(',', '.'));
 	const hasGrade = values.grade !== undefined && grade >= 1 && grade <= 18;
 	if (values.grade && !hasGrade) skipped.push(`${LINES.grade}: ${values.grade}`);
@@ -238,6 +257,8 @@ export function readBriefMarkdown(markdown: string): BriefRead {
 		tone: values.tone ?? '',
 		grade: hasGrade ? grade : null,
 		effort: choice('effort', EFFORTS) ?? EMPTY_BRIEF.effort,
+		sections: count('sections', 1, MOST_SECTIONS),
+		questions: count('questions', 0, MOST_QUESTIONS),
 		callToAction: joined(parts.callToAction),
 		mustSay: parts.mustSay.flatMap(linesOf).map(oneLine).filter(Boolean),
 		mustNotSay: parts.mustNotSay.flatMap(linesOf).map(oneLine).filter(Boolean),

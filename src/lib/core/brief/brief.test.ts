@@ -66,6 +66,8 @@ const whole: fc.Arbitrary<WholeBrief> = fc.record({
 		person: fc.option(fc.constantFrom(...PERSONS)),
 		tone: maybeLine,
 		grade: fc.option(fc.constantFrom(1, 6.5, 8, 18)),
+		sections: fc.option(fc.integer({ min: 1, max: 60 })),
+		questions: fc.option(fc.integer({ min: 0, max: 20 })),
 		effort: fc.constantFrom(...EFFORTS),
 		callToAction: text,
 		mustSay: fc.array(line, { maxLength: 4 }),

@@ -19,6 +19,10 @@ export const secondarySchema = z.strictObject({
 
 export type Secondary = z.infer<typeof secondarySchema>;
 
+/** What a brief can ask for at most. */
+export const MOST_SECTIONS = 60;
+export const MOST_QUESTIONS = 20;
+
 const day = z.string().regex(/^(?:\d{4}-\d{2}-\d{2})?$/, 'A day is written YYYY-MM-DD.');
 const line = z.string().max(300);
 const text = z.string().max(20_000);
@@ -41,6 +45,10 @@ export const briefSchema = z.strictObject({
 	/** Flesch–Kincaid grade to aim at; null: 8, plain prose for everybody. */
 	grade: z.number().min(1).max(18).nullable(),
 	effort: z.enum(EFFORTS),
+	/** Sections between opening and questions; null: as the evidence says. */
+	sections: z.number().int().min(1).max(MOST_SECTIONS).nullable().default(null),
+	/** Questions of the FAQ, 0 for none; null: as the evidence says. */
+	questions: z.number().int().min(0).max(MOST_QUESTIONS).nullable().default(null),
 	callToAction: text,
 	mustSay: phrases,
 	mustNotSay: phrases,
@@ -65,6 +73,8 @@ export const EMPTY_BRIEF: Brief = {
 	tone: '',
 	grade: null,
 	effort: 'pillar',
+	sections: null,
+	questions: null,
 	callToAction: '',
 	mustSay: [],
 	mustNotSay: [],

@@ -9,7 +9,7 @@ import { planOfToday, type StoredShape } from '../plan';
 import { NODE_TYPES, type TakeDoc } from '../manuscript';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 8;
+export const ARCHIVE_VERSION = 9;
 
 const section = z.strictObject({
 	id: z.string().min(1),
@@ -202,7 +202,9 @@ export function upgradedManifest(data: unknown): unknown {
 		case 6:
 			return withoutUnits(data);
 		case 7:
-			// it knew no answers confirmed or refused, which the schema fills in
+		case 8:
+			// they knew no answers confirmed or refused, and no sections and questions in the brief, which
+			// the schema fills in
 			return { ...given.data, version: ARCHIVE_VERSION };
 		default:
 			return data;

@@ -381,16 +381,17 @@ describe('warnings', () => {
 				i === 2 ? { ...section, heading: 'The secret of hearting' } : section
 			)
 		};
-		const [warning] = warningsOf(teasing, findings);
+		const isFed = ({ id }: { id: string }) => !id.startsWith('unfed');
+		const [warning] = warningsOf(teasing, findings).filter(isFed);
 		const set = { ...teasing, dismissed: { [warning!.id]: 'the client wants it' } };
-		expect(openWarnings(set, warningsOf(set, findings))).toEqual([]);
+		expect(openWarnings(set, warningsOf(set, findings)).filter(isFed)).toEqual([]);
 		const renamed = {
 			...set,
 			sections: set.sections.map((section, i) =>
 				i === 2 ? { ...section, heading: 'The other secret of hearting' } : section
 			)
 		};
-		expect(openWarnings(renamed, warningsOf(renamed, findings))).toHaveLength(1);
+		expect(openWarnings(renamed, warningsOf(renamed, findings)).filter(isFed)).toHaveLength(1);
 	});
 });
 

@@ -29,8 +29,14 @@ import {
 import { placeMaterial, chooseQuestions, placeQuestions, placeTerms } from './placement';
 
 /** What the brief asks of an outline. */
-export type Wishes = Pick<Brief, 'form' | 'callToAction' | 'intent'>;
+export type Wishes = Pick<Brief, 'form' | 'callToAction' | 'intent'> &
+	Partial<Pick<Brief, 'sections' | 'questions'>>;
 export const NO_WISHES: Wishes = { form: null, callToAction: '', intent: null };
+
+/** What a brief asks of an outline. */
+export function wishesOf({ form, callToAction, intent, sections, questions }: Brief): Wishes {
+	return { form, callToAction, intent, sections, questions };
+}
 
 /**
  * Proposes a whole plan from the evidence: topics chosen by how many pages treat them, in
@@ -41,11 +47,15 @@ export function proposePlan(findings: Findings, wishes: Wishes = NO_WISHES): Pla
 	const matters = chooseMatters(findings, wishes);
 	const questions = chooseQuestions(findings);
 	const outline = withBudgets(
-		outlineOf(matters, findings, { wishes, hasQuestions: questions.length > 0 }),
+		outlineOf(matters, findings, {
+			wishes,
+			hasQuestions: questions.length > 0 && wishes.questions !== 0
+		}),
 		findings
 	);
-	const placed = placeTerms(findings, placeQuestions(outline, findings, questions));
-	const sections = placeMaterial(placed.sections, findings);
+	const inFaq = wishes.questions ?? (wishes.form === 'answer' ? FAQ_OF_ANSWER : undefined);
+	const placed = placeTerms(findings, placeQuestions(outline, findings, questions, inFaq));
+	const sections = asTheirMaterial(placeMaterial(placed.sections, findings), findings);
 	return {
 		...titlesFor(findings, sections),
 		...placed,
@@ -54,6 +64,27 @@ export function proposePlan(findings: Findings, wishes: Wishes = NO_WISHES): Pla
 		dismissed: {},
 		basis: basisOf(findings)
 	};
+}
+
+/** Questions under an article that is one answer. */
+const FAQ_OF_ANSWER = 3;
+
+/** Steps and rows from which they make their section what it is. */
+const LEAST_STEPS = 3;
+const LEAST_ROWS = 3;
+
+/** Sections that are steps or a comparison because a procedure or a table of the notes stands in them. */
+function asTheirMaterial(sections: readonly PlanSection[], findings: Findings): PlanSection[] {
+	const formOf = new Map(findings.notePassages.map(({ id, whole }) => [id, whole?.form]));
+	return sections.map((section) => {
+		const count = (form: 'steps' | 'table') =>
+			section.notes.filter(({ note }) => formOf.get(note) === form).length;
+		if (section.kind !== 'explanation' && section.kind !== 'list') return section;
+		if (count('steps') >= LEAST_STEPS) return { ...section, kind: 'steps' };
+		return section.kind === 'explanation' && count('table') >= LEAST_ROWS
+			? { ...section, kind: 'comparison' }
+			: section;
+	});
 }
 
 /** Names of what the evidence holds now. */
@@ -100,7 +131,7 @@ const SOUGHT: Readonly<Record<Intent, readonly TopicIntent[]>> = {
 const SOUGHT_BY = 1.15;
 
 /** What the article treats, in the order in which pages do. */
-function chooseMatters(findings: Findings, { form, intent }: Wishes): Matter[] {
+function chooseMatters(findings: Findings, { form, intent, sections }: Wishes): Matter[] {
 	const { wordsPerSection, mostSections, topicShare } = EFFORT_RULES[findings.effort];
 	const room = Math.round(
 		(findings.targetWords *
@@ -110,7 +141,9 @@ function chooseMatters(findings: Findings, { form, intent }: Wishes): Matter[] {
 	// an answer is no guide: it keeps to what most pages say
 	const share = form === 'answer' ? 0.5 : 1;
 	return mattersOf(findings, {
-		most: Math.max(PLAN_LIMITS.leastSections, Math.min(mostSections, Math.round(share * room))),
+		most:
+			sections ??
+			Math.max(PLAN_LIMITS.leastSections, Math.min(mostSections, Math.round(share * room))),
 		leastShare: topicShare,
 		canLead: (topic) => canBeNamed(topic, findings),
 		worth: (topic) =>
@@ -184,11 +217,18 @@ function outlineOf(
 			position: topic.position
 		});
 	};
-	if (shareOf(findings, 'facts-first') >= PLAN_LIMITS.takeawaysAt)
+	if (wishes.form === 'list')
+		sections.push(
+			make({ ...end, heading: 'The list at a glance', kind: 'takeaways', position: 0.05 })
+		);
+	else if (shareOf(findings, 'facts-first') >= PLAN_LIMITS.takeawaysAt)
 		sections.push(make({ ...end, heading: 'The main points', kind: 'takeaways', position: 0.05 }));
+	if (wishes.form === 'comparison')
+		sections.push(make({ ...end, heading: 'Side by side', kind: 'comparison', position: 0.06 }));
 	const leads = new Set(matters.map(({ topics }) => topics[0]?.id));
+	// the entries of a list stand beside one another
 	const isInside = ({ topics: [lead] }: Matter) =>
-		lead !== undefined && lead.parent !== null && leads.has(lead.parent);
+		wishes.form !== 'list' && lead !== undefined && lead.parent !== null && leads.has(lead.parent);
 	for (const matter of matters) {
 		if (isInside(matter)) continue;
 		sections.push(fromMatter(matter, 2));
@@ -225,6 +265,7 @@ function shareOf({ habits, pages }: Findings, id: HabitId): number {
 
 function kindOf(topic: Topic, { form }: Wishes): SectionKind {
 	if (form === 'comparison' && topic.intent === 'choice') return 'comparison';
+	if (form === 'list' && topic.formats.list >= 0.2) return 'list';
 	if (topic.intent === 'need') return 'list';
 	if (topic.intent === 'definition') return 'definition';
 	if (topic.formats.steps >= 0.34) return 'steps';

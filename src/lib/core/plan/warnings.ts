@@ -165,6 +165,11 @@ function aboutSections(plan: Plan, findings: Findings): PlanWarning[] {
 				change: changed(id, { budget: wanted })
 			});
 		}
+		if (isUnfed(section, findings))
+			add(
+				'unfed',
+				`Nothing in your notes feeds ${name === 'The opening' ? 'the opening' : name}. ${toFindOut(section, findings)}`
+			);
 		const isMadeOfTerms = !['faq', 'closing', 'takeaways', 'question'].includes(kind);
 		if (isMadeOfTerms && budget >= LIMITS.emptyFrom && uses * LIMITS.mostWordsPerUse < budget)
 			add(
@@ -175,6 +180,34 @@ function aboutSections(plan: Plan, findings: Findings): PlanWarning[] {
 			);
 	});
 	return warnings;
+}
+
+/** Whether the writer has notes and none of them says anything of a section. */
+function isUnfed({ kind, level, notes, facts, questions }: PlanSection, findings: Findings) {
+	if (findings.notePassages.length === 0 || level === 1) return false;
+	if (['faq', 'closing', 'takeaways'].includes(kind) || notes.length > 0) return false;
+	const fromNotes = new Set(
+		findings.facts.flatMap(({ id, origin }) => (origin === 'note' ? [id] : []))
+	);
+	const noteIds = new Set(findings.notePassages.map(({ source }) => source));
+	const isAnswered = questions.some(({ question }) =>
+		findings.questions.some(
+			({ id, answers }) => id === question && answers.some(({ source }) => noteIds.has(source))
+		)
+	);
+	return !isAnswered && !facts.some(({ fact }) => fromNotes.has(fact));
+}
+
+/** What would feed a section: what is asked there, what pages give figures of, what it speaks of. */
+function toFindOut(section: PlanSection, findings: Findings): string {
+	const asked = findings.questions.find(({ id }) => id === section.questions[0]?.question);
+	if (asked) return `Find out: ${asked.text}`;
+	const facts = new Set(section.facts.map(({ fact }) => fact));
+	const figure = findings.figures.find(
+		({ label, values }) => label !== '' && values.some(({ fact }) => facts.has(fact))
+	);
+	if (figure) return `Pages give figures of ${figure.label}: find one of your own.`;
+	return 'Ask somebody who knows, or take the section out.';
 }
 
 /** Another heading for a section, when its topic gives one. */

@@ -32,6 +32,15 @@ export interface Unit {
 	/** Words of the article before this unit. */
 	readonly at: number;
 	readonly words: number;
+	/** Numbered list or table that it is a part of. */
+	readonly whole?: Whole;
+}
+
+/** A structure that says what it says in one piece only. */
+export interface Whole {
+	readonly form: 'steps' | 'table';
+	/** Its number on the page, from 0. */
+	readonly at: number;
 }
 
 export interface SectionWork {

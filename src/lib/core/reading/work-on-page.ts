@@ -23,7 +23,8 @@ import type {
 	SectionWork,
 	FoundFact,
 	FoundQuestion,
-	PageWork
+	PageWork,
+	Whole
 } from './page-work';
 import { faqPlaces } from './faq-places';
 import { cuts, cutOf, textsOf, statementsOf } from './cut';
@@ -42,6 +43,7 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 	const paragraphWords: number[] = [];
 	const faqs = faqPlaces(sections);
 	let at = 0;
+	let wholes = 0;
 
 	sections.forEach((section, index) => {
 		const level = section.heading?.level ?? 0;
@@ -58,9 +60,12 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 			at += words;
 		}
 		for (const block of section.blocks) {
+			const form = wholeFormOf(block);
+			const whole = form && { whole: { form, at: wholes++ } };
 			const ofBlock = textsOf(block).map((text): Unit => {
 				const words = wordCountOf(text);
-				const unit: Unit = { text, place: inFaq ? 'faq' : 'body', section: index, at, words };
+				const place = inFaq ? 'faq' : 'body';
+				const unit: Unit = { text, place, section: index, at, words, ...whole };
 				at += words;
 				return unit;
 			});
@@ -174,6 +179,11 @@ function questionsSaidIn(blocks: readonly Block[], isNote: boolean | undefined):
 }
 
 /** What a section gives besides running text, in order of first use. */
+function wholeFormOf(block: Block): Whole['form'] | null {
+	if (block.kind === 'table') return 'table';
+	return block.kind === 'list' && block.ordered ? 'steps' : null;
+}
+
 function formatsOf(blocks: readonly Block[]): SectionWork['formats'] {
 	const formats = blocks.flatMap((block) =>
 		block.kind === 'list'

@@ -140,14 +140,46 @@
 		{#each EFFORTS as effort (effort)}<option value={effort}>{effort}</option>{/each}
 	</select>
 </Field>
+<div class="pair">
+	<Field
+		label="Sections"
+		help="Between opening and questions. Empty: as many as the length carries."
+		error={form.errors.sections}
+	>
+		<input
+			class="field"
+			bind:value={form.typed.sections}
+			inputmode="numeric"
+			placeholder="as the length carries"
+		/>
+	</Field>
+	<Field
+		label="Questions in the FAQ"
+		help="0 for none. Empty: three to eight of those asked most."
+		error={form.errors.questions}
+	>
+		<input
+			class="field"
+			bind:value={form.typed.questions}
+			inputmode="numeric"
+			placeholder="three to eight"
+		/>
+	</Field>
+</div>
 <div class="triple">
-	<Field label="Search intent" help="Printed in the brief. Scout reads it from the words.">
+	<Field
+		label="Search intent"
+		help="What readers look for first goes into a proposed plan. Scout reads it from the words."
+	>
 		<select class="field" bind:value={form.draft.brief.intent}>
 			<option value={null}>not settled</option>
 			{#each INTENTS as intent (intent)}<option value={intent}>{intent}</option>{/each}
 		</select>
 	</Field>
-	<Field label="Form" help="Printed in the brief.">
+	<Field
+		label="Form"
+		help="Shapes the proposed plan: a list starts with itself at a glance, a comparison sets things side by side, an answer is short."
+	>
 		<select class="field" bind:value={form.draft.brief.form}>
 			<option value={null}>not settled</option>
 			{#each BRIEF_FORMS as form (form)}<option value={form}>{form}</option>{/each}

@@ -36,6 +36,8 @@
 				['Effort', brief.effort],
 				['Point of view', brief.person ?? ''],
 				['Tone', brief.tone],
+				['Sections', brief.sections?.toString() ?? ''],
+				['Questions in the FAQ', brief.questions?.toString() ?? ''],
 				['Reading grade', brief.grade === null ? '' : String(brief.grade)],
 				['Voice', voice],
 				['Due', brief.deadline === '' ? '' : day(brief.deadline)],

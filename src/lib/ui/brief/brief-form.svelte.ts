@@ -1,4 +1,5 @@
 import { untrack } from 'svelte';
+import { EMPTY_BRIEF, MOST_QUESTIONS, MOST_SECTIONS } from '$lib/core/brief';
 import type { Assignment } from '$lib/data/db';
 import { changeAssignment } from '$lib/data/assignments';
 import { isStorageFull, messageOf, NO_ROOM } from '$lib/data/trouble';
@@ -16,11 +17,15 @@ export type BriefValues = Pick<
 export interface TypedBrief {
 	words: string;
 	grade: string;
+	sections: string;
+	questions: string;
 	mustSay: string;
 	mustNotSay: string;
 }
 
-export type BriefErrors = Partial<Record<'keyword' | 'words' | 'grade', string>>;
+export type BriefErrors = Partial<
+	Record<'keyword' | 'words' | 'grade' | 'sections' | 'questions', string>
+>;
 
 /** Bounds of a list in the brief. */
 const MOST_LINE_CHARS = 500;
@@ -123,6 +128,15 @@ export class BriefForm {
 		if (grade === '') this.draft.brief.grade = null;
 		else if (Number(grade) >= 1 && Number(grade) <= 18) this.draft.brief.grade = Number(grade);
 		else errors.grade = 'Give a grade from 1 to 18, or leave it empty.';
+		const count = (field: 'sections' | 'questions', least: number, most: number) => {
+			const said = this.typed[field].trim();
+			const n = Number(said);
+			if (said === '') this.draft.brief[field] = null;
+			else if (Number.isInteger(n) && n >= least && n <= most) this.draft.brief[field] = n;
+			else errors[field] = `Give a number from ${least} to ${most}, or leave it empty.`;
+		};
+		count('sections', 1, MOST_SECTIONS);
+		count('questions', 0, MOST_QUESTIONS);
 		if (this.draft.keyword.trim().length < 2)
 			errors.keyword = 'Give the exact keyword, as people type it.';
 		this.draft.brief.mustSay = linesOf(this.typed.mustSay);
@@ -195,13 +209,16 @@ export class BriefForm {
 }
 
 function valuesOf({ keyword, title, targetWords, client, brief }: Assignment): BriefValues {
-	return { keyword, title, targetWords, client, brief };
+	// what was stored before a field was known lacks it
+	return { keyword, title, targetWords, client, brief: { ...EMPTY_BRIEF, ...brief } };
 }
 
 function typedOf({ targetWords, brief }: BriefValues): TypedBrief {
 	return {
 		words: targetWords?.toString() ?? '',
 		grade: brief.grade?.toString() ?? '',
+		sections: brief.sections?.toString() ?? '',
+		questions: brief.questions?.toString() ?? '',
 		mustSay: brief.mustSay.join('\n'),
 		mustNotSay: brief.mustNotSay.join('\n')
 	};

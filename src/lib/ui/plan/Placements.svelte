@@ -22,6 +22,14 @@
 	const phrases = $derived(new Map(findings?.terms.map((term) => [term.key, term.phrase])));
 	const SHOWN = 12;
 	const shown = $derived(isChosen ? section.terms : section.terms.slice(0, SHOWN));
+	/** Notes listed before the rest is unfolded. */
+	const NOTES_SHOWN = 4;
+	let hasAllNotes = $state(false);
+	const shownNotes = $derived(
+		hasAllNotes || section.notes.length <= NOTES_SHOWN + 1
+			? section.notes
+			: section.notes.slice(0, NOTES_SHOWN)
+	);
 	const conflicts = $derived(findings ? conflictsIn(section, findings) : []);
 	const formats = $derived.by(() => {
 		const topics = editor.topicsOf(section);
@@ -139,9 +147,19 @@
 		{#each keyed(section.facts, (placed) => placed.fact) as { rowKey, item: placed } (rowKey)}
 			{@render held('fact', placed.fact, placed, `= ${signOf(sources.get(placed.fact))}`)}
 		{/each}
-		{#each keyed(section.notes, (placed) => placed.note) as { rowKey, item: placed } (rowKey)}
+		{#each keyed(shownNotes, (placed) => placed.note) as { rowKey, item: placed } (rowKey)}
 			{@render held('note', placed.note, placed, signOf(sources.get(placed.note)))}
 		{/each}
+		{#if section.notes.length > NOTES_SHOWN}<li>
+				<button
+					class="linkish text-xs"
+					aria-expanded={hasAllNotes}
+					onclick={() => (hasAllNotes = !hasAllNotes)}
+					>{hasAllNotes
+						? 'Fold the notes'
+						: `${section.notes.length - shownNotes.length} more of your notes`}</button
+				>
+			</li>{/if}
 		{#each keyed(formats, (format) => format) as { rowKey, item: format } (rowKey)}<li
 				class="text-ink-2"
 			>

@@ -2,7 +2,14 @@
 <script lang="ts">
 	import { leastPagesOf } from '$lib/core/findings';
 	import type { Findings, Topic } from '$lib/core/findings';
-	import type { Plan, PlanSection, Remedy, Unplaced, Placeable } from '$lib/core/plan';
+	import {
+		nearestSections,
+		type Plan,
+		type PlanSection,
+		type Remedy,
+		type Unplaced,
+		type Placeable
+	} from '$lib/core/plan';
 	import Tabs from '../parts/Tabs.svelte';
 	import { usePlanEditor } from './plan-editor.svelte';
 	import { keyed } from '../parts/keyed';
@@ -130,6 +137,19 @@
 	]);
 	const into = $derived(plan.sections.find(({ id }) => id === editor.chosen));
 
+	/** Sections offered for a note without a place. */
+	const MOST_NEAREST = 3;
+	const nearest = $derived(
+		tab === 'notes'
+			? nearestSections(
+					new Set(lists.notes.filter(({ section }) => !section).map(({ id }) => id)),
+					plan.sections,
+					findings,
+					MOST_NEAREST
+				)
+			: null
+	);
+
 	function tick(id: string) {
 		const next = new Set(ticked);
 		if (!next.delete(id)) next.add(id);
@@ -215,6 +235,18 @@
 							onclick={() => editor.takeTopics([entry.topic!])}>Take it in</button
 						>{/if}
 				</p>
+				{#if tab === 'notes' && !entry.section}
+					<p class="pl-6 text-xs">
+						without a place{#each nearest?.get(entry.id) ?? [] as id, i (id)}{i === 0
+								? ' · place it in '
+								: ' or '}<button
+								class="linkish text-left"
+								onclick={() => editor.put({ kind: 'note', ids: [entry.id], from: null }, id)}
+								>{editor.numbers.get(id) || 'the opening'}
+								{plan.sections.find((one) => one.id === id)?.heading ?? ''}</button
+							>{/each}
+					</p>
+				{/if}
 				{#if entry.unplaced}
 					<p class="pl-6 text-xs text-ink-2">{entry.unplaced.reason}.</p>
 					{#each entry.unplaced.remedies as remedy, i (i)}<p class="pl-6 text-xs">

@@ -22,6 +22,7 @@ import {
 	splitSection,
 	topicsOf,
 	warningsOf,
+	wishesOf,
 	withBriefTitles,
 	withHeldTurned,
 	withIdsOf,
@@ -106,8 +107,7 @@ export class PlanEditor {
 		if (!analysed) return;
 		const brief = this.session.assignment?.brief ?? EMPTY_BRIEF;
 		await this.#work(async () => {
-			const { form, callToAction, intent } = brief;
-			const wishes = { form, callToAction, intent };
+			const wishes = wishesOf(brief);
 			const proposed = plan
 				? await analysis.proposeAgain(analysed.evidence, $state.snapshot(plan) as Plan, wishes)
 				: await analysis.propose(analysed.evidence, wishes);

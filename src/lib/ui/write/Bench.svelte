@@ -18,9 +18,8 @@
 		/** A term the writer asked about. */
 		term: string | null;
 		onbring: (text: string, origin: Origin | null) => void;
-		onclose: () => void;
 	}
-	let { findings, plan, slip, term, onbring, onclose }: Props = $props();
+	let { findings, plan, slip, term, onbring }: Props = $props();
 	const session = useSession();
 	let contexts = $state.raw<readonly Context[]>([]);
 
@@ -84,10 +83,7 @@
 	);
 </script>
 
-<div class="flex items-baseline justify-between">
-	<h2 class="font-sans text-xs">Bench{slip ? ` · ${slip.heading}` : ''}</h2>
-	<button class="linkish text-xs" onclick={onclose}>Fold away</button>
-</div>
+<h2 class="mt-2 font-sans text-xs">{slip ? slip.heading : 'Put the cursor into a section'}</h2>
 {#each keyed(fitting, ({ passage }) => passage.at) as { rowKey, item: { text, passage } } (rowKey)}
 	<p class="item">
 		<strong class="text-secondary"

@@ -10,7 +10,9 @@
 	import Ladder from './Ladder.svelte';
 	import { ManuscriptEditor } from './manuscript-editor.svelte';
 	import ManuscriptPage from './ManuscriptPage.svelte';
+	import Tabs from '../parts/Tabs.svelte';
 	import NextMove from './NextMove.svelte';
+	import NoteFates from './NoteFates.svelte';
 	import OutlineNotes from './OutlineNotes.svelte';
 	import Slips from './Slips.svelte';
 	import TakeBar from './TakeBar.svelte';
@@ -72,7 +74,14 @@
 	const slip = $derived(reading?.slips.find(({ section }) => section === editor.section) ?? null);
 	let tops = $state.raw<ReadonlyMap<string, number>>(new Map());
 	let margin = $state<HTMLElement>();
-	let isBenchOpen = $state(false);
+	/** Windows of this width have room for the bench beside the page. */
+	let isBenchOpen = $state(matchMedia('(min-width: 1200px)').matches);
+	type BenchTab = 'section' | 'notes';
+	let benchTab = $state<BenchTab>('section');
+	const BENCH_TABS: readonly { readonly id: BenchTab; readonly name: string }[] = [
+		{ id: 'section', name: 'This section' },
+		{ id: 'notes', name: 'Your notes' }
+	];
 	let benchTerm = $state<string | null>(null);
 	let isDrafting = $state(false);
 	let version = $state.raw<Version | null>(null);
@@ -199,6 +208,7 @@
 						ondraft={(section) => void draft(section)}
 						onterm={(key) => {
 							benchTerm = key;
+							benchTab = 'section';
 							isBenchOpen = true;
 						}}
 					/>
@@ -224,14 +234,23 @@
 						/>
 					{/if}
 					{#if isBenchOpen && session.findings}
-						<Bench
-							findings={session.findings}
-							{plan}
-							{slip}
-							term={benchTerm}
-							onbring={(text, origin) => editor.bringIn(text, origin)}
-							onclose={() => (isBenchOpen = false)}
-						/>
+						<div class="flex items-baseline justify-between border-b border-rule">
+							<Tabs label="Bench" tabs={BENCH_TABS} bind:value={benchTab} />
+							<button class="linkish text-xs" onclick={() => (isBenchOpen = false)}
+								>Fold away</button
+							>
+						</div>
+						{#if benchTab === 'section'}
+							<Bench
+								findings={session.findings}
+								{plan}
+								{slip}
+								term={benchTerm}
+								onbring={(text, origin) => editor.bringIn(text, origin)}
+							/>
+						{:else}
+							<NoteFates {editor} {plan} />
+						{/if}
 					{/if}
 				</aside>
 			{/if}
@@ -254,6 +273,8 @@
 		border-inline: 1px solid var(--rule);
 	}
 	.bench {
+		--tab-size: 12.5px;
+		--tab-gap: 14px;
 		position: sticky;
 		top: 0;
 		align-self: start;

@@ -1,4 +1,5 @@
 import type { Editor, JSONContent } from '@tiptap/core';
+import type { Node as ProseNode } from '@tiptap/pm/model';
 import { untrack } from 'svelte';
 import type { Findings } from '$lib/core/findings';
 import {
@@ -9,6 +10,7 @@ import {
 	outlineDifference,
 	plannedCuts,
 	textNode,
+	textRunsOf,
 	type BlockNode,
 	type Origin,
 	type SectionCut,
@@ -16,6 +18,7 @@ import {
 } from '$lib/core/manuscript';
 import type { RunIndex } from '$lib/core/measure';
 import { headingOf, type Plan } from '$lib/core/plan';
+import { stretchOf } from '$lib/core/writers';
 import {
 	brandCheck,
 	forbiddenCheck,
@@ -30,7 +33,7 @@ import { LiveReading, type Reading } from './live-reading';
 import { loadDoc, makeEditor } from './manuscript';
 import { placeOfMark, showMarks } from './marks-plugin';
 import { TakeKeeper } from './take-keeper.svelte';
-import { blockStart, extentIn } from './text-places';
+import { blockStart, extentIn, positionsIn } from './text-places';
 
 /**
  * What a manuscript is read against, each part asked for when it is needed (getters, so that a change
@@ -62,6 +65,8 @@ export class ManuscriptEditor {
 	#marks = $state.raw<readonly Mark[]>([]);
 	#differences = $state.raw<readonly string[]>([]);
 	#block = $state(0);
+	/** What is being dragged towards the manuscript, as it would stand in it. */
+	dragged: readonly BlockNode[] | null = null;
 	#pause: ReturnType<typeof setTimeout> | undefined;
 	#hasMarks = false;
 
@@ -114,7 +119,8 @@ export class ManuscriptEditor {
 					this.keeper.changed(() => open.getJSON() as TakeDoc);
 				},
 				onLoad: (open) => this.#read(open),
-				onSelect: () => this.#moved()
+				onSelect: () => this.#moved(),
+				onDrop: (at) => this.#drop(at)
 			});
 			this.#editor = editor;
 			this.#read(editor);
@@ -222,6 +228,98 @@ export class ManuscriptEditor {
 		const range = how === 'replace' ? extent : { from: extent.to, to: extent.to };
 		this.command((chain) => chain.insertContentAt(range, blocks as JSONContent[]));
 	}
+
+	/** Puts dragged blocks behind the block that they are dropped on. */
+	#drop(at: number): boolean {
+		const editor = this.#editor;
+		const blocks = this.dragged;
+		this.dragged = null;
+		if (!editor || !blocks) return false;
+		const block = editor.state.doc.resolve(at).index(0);
+		const behind = blockStart(editor.state.doc, block + 1);
+		this.command((chain) => chain.insertContentAt(behind, blocks as JSONContent[]));
+		return true;
+	}
+
+	/** Puts blocks at the end of a section, before what is still missing there; behind the cursor's block without a section. */
+	bringBlocks(section: string | null, blocks: readonly BlockNode[]): void {
+		const editor = this.#editor;
+		if (!editor || blocks.length === 0) return;
+		const { doc } = editor.state;
+		const cut = section === null ? undefined : this.#cuts().get(section);
+		let end = cut?.to ?? this.#block + 1;
+		while (cut && end > cut.from + 1 && doc.child(end - 1).type.name === 'gap') end--;
+		const isBlank =
+			cut !== undefined && end === cut.from + 2 && doc.child(end - 1).content.size === 0;
+		const to = blockStart(doc, end);
+		const range = { from: isBlank ? blockStart(doc, end - 1) : to, to };
+		this.command((chain) => chain.insertContentAt(range, blocks as JSONContent[]));
+		this.#showBlock(isBlank ? end - 1 : end);
+	}
+
+	/** Puts blocks in place of the gap under a heading that holds these words. */
+	replaceGap(headingBlock: number, words: string, blocks: readonly BlockNode[]): void {
+		const found = this.#findBelow(headingBlock, (node) =>
+			node.type.name === 'gap' ? stretchOf(node.textContent, words) : null
+		);
+		if (!found || blocks.length === 0) return;
+		const { start, node, block } = found;
+		const range = { from: start, to: start + node.nodeSize };
+		this.command((chain) => chain.insertContentAt(range, blocks as JSONContent[]));
+		this.#showBlock(block);
+	}
+
+	/** Chooses the stretch under a heading that some words of a note have become; the heading where they are changed too much. */
+	showWords(headingBlock: number, words: string): void {
+		const editor = this.#editor;
+		const found = this.#findBelow(headingBlock, (node) =>
+			stretchOf(docText(node.toJSON() as BlockNode), words)
+		);
+		if (!editor) return;
+		if (!found) {
+			this.#showBlock(Math.max(0, headingBlock));
+			return;
+		}
+		const [from, to] = positionsIn(found.node, found.start, [found.span.start, found.span.end]);
+		this.command((chain) => chain.setTextSelection({ from: from!, to: to! }).scrollIntoView());
+	}
+
+	/** The first block under a heading in which a stretch is found. */
+	#findBelow(
+		headingBlock: number,
+		spanIn: (node: ProseNode) => { readonly start: number; readonly end: number } | null
+	) {
+		const doc = this.#editor?.state.doc;
+		if (!doc) return null;
+		for (let block = headingBlock + 1; block < doc.childCount; block++) {
+			const node = doc.child(block);
+			if (node.type.name === 'heading') return null;
+			const span = spanIn(node);
+			if (span) return { block, node, span, start: blockStart(doc, block) };
+		}
+		return null;
+	}
+
+	#showBlock(block: number): void {
+		const editor = this.#editor;
+		if (!editor) return;
+		const at = blockStart(editor.state.doc, Math.min(block, editor.state.doc.childCount - 1));
+		this.command((chain) => chain.setTextSelection(at + 1).scrollIntoView());
+	}
+
+	/** The block that the cursor stands in, in words and with the notes it draws on. */
+	readonly blockInHand: { readonly text: string; readonly sources: ReadonlySet<string> } =
+		$derived.by(() => {
+			void this.#tick;
+			const doc = this.#editor?.state.doc;
+			const node = doc && this.#block < doc.childCount ? doc.child(this.#block) : null;
+			if (!node) return { text: '', sources: new Set() };
+			const json = node.toJSON() as BlockNode;
+			const sources = textRunsOf(json).flatMap(({ marks }) =>
+				marks.flatMap((mark) => (mark.type === 'origin' ? [mark.attrs.source] : []))
+			);
+			return { text: docText(json), sources: new Set(sources) };
+		});
 
 	/** Puts the heading of a planned section that the manuscript lacks where the plan has it. */
 	putHeading(section: string): void {

@@ -106,6 +106,8 @@ export function makeEditor(
 		onUpdate: (editor: Editor) => void;
 		onLoad: (editor: Editor) => void;
 		onSelect: (editor: Editor) => void;
+		/** Something of the app is dropped at a place of the document; false: it is not ours. */
+		onDrop: (at: number) => boolean;
 	}
 ): Editor {
 	return new Editor({
@@ -118,6 +120,10 @@ export function makeEditor(
 				role: 'textbox',
 				'aria-multiline': 'true',
 				spellcheck: 'true'
+			},
+			handleDrop: (view, event) => {
+				const at = view.posAtCoords({ left: event.clientX, top: event.clientY });
+				return at !== null && handlers.onDrop(at.pos);
 			}
 		},
 		onTransaction: ({ editor, transaction }) => {

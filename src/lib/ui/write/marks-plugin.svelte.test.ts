@@ -23,7 +23,7 @@ import { blockStart, extentIn, positionsIn } from './text-places';
 let editor: Editor;
 
 function open(doc: TakeDoc): Editor {
-	const quiet = { onUpdate: () => {}, onLoad: () => {}, onSelect: () => {} };
+	const quiet = { onUpdate: () => {}, onLoad: () => {}, onSelect: () => {}, onDrop: () => false };
 	editor = makeEditor(document.body.appendChild(document.createElement('div')), doc, quiet);
 	return editor;
 }

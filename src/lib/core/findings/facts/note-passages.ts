@@ -13,6 +13,8 @@ export interface NotePassage {
 	readonly words: number;
 	/** Keys of the terms in it. */
 	readonly terms: readonly string[];
+	/** Numbered list or table of the note that it is a part of; null for running text. */
+	readonly whole: { readonly form: 'steps' | 'table'; readonly id: string } | null;
 }
 
 /** Words under which a passage says too little to be drawn on. */
@@ -35,7 +37,10 @@ export function findNotePassages(
 					heading: note.sections[unit.section]?.heading ?? '',
 					text: unit.text,
 					words: unit.words,
-					terms: [...keys]
+					terms: [...keys],
+					whole: unit.whole
+						? { form: unit.whole.form, id: `${note.id}/${unit.whole.form}${unit.whole.at}` }
+						: null
 				}
 			];
 		})

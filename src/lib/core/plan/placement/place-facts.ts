@@ -49,7 +49,10 @@ export function placeMaterial(sections: readonly PlanSection[], findings: Findin
 	);
 	const wordsOf = new Map(findings.notePassages.map(({ id, words }) => [id, words]));
 	const notes = placesWithRoom(
-		weighedNotes(findings.notePassages, valuesOf).filter(({ id }) => !held.has(id)),
+		inWholes(
+			weighedNotes(findings.notePassages, valuesOf).filter(({ id }) => !held.has(id)),
+			sections
+		),
 		sections.map(
 			(section) =>
 				CARRIES * section.budget -
@@ -80,11 +83,18 @@ export function placeMaterial(sections: readonly PlanSection[], findings: Findin
 			],
 			notes: [
 				...section.notes,
-				...open(notes, s, Infinity).map(({ id }): NotePlacement => ({
-					note: id,
-					reason: 'It speaks of what stands here.',
-					locked: false
-				}))
+				...notes
+					.filter(({ at }) => at === s)
+					.flatMap(({ item }) =>
+						item.passages.map(({ id, whole }): NotePlacement => ({
+							note: id,
+							reason:
+								whole && item.passages.length > 1
+									? `Its ${whole.form === 'steps' ? 'list of steps' : 'table'} speaks of what stands here, and stays whole.`
+									: 'It speaks of what stands here.',
+							locked: false
+						}))
+					)
 			]
 		};
 	});
@@ -114,6 +124,49 @@ function weighedNotes(
 		item,
 		id: item.id,
 		values: bySection.map((values) => values[p]!)
+	}));
+}
+
+/** Passages that are placed together: all of a numbered list or a table, else one. */
+interface NoteGroup {
+	readonly words: number;
+	readonly passages: readonly NotePassage[];
+}
+
+/** Kinds of sections that steps and tables belong to, and what it is worth that a section is of that kind. */
+const KIND_OF_FORM: Readonly<Record<'steps' | 'table' | 'text', PlanSection['kind'] | null>> = {
+	steps: 'steps',
+	table: 'comparison',
+	text: null
+};
+const OF_FORM = 1.2;
+
+/** Passages of one numbered list or table as one, worth in each section what they are on average. */
+function inWholes(
+	notes: readonly Weighed<NotePassage>[],
+	sections: readonly PlanSection[]
+): Weighed<NoteGroup>[] {
+	const groups = new Map<string, Weighed<NotePassage>[]>();
+	for (const note of notes) {
+		const key = note.item.whole?.id ?? note.id;
+		const group = groups.get(key);
+		if (group) group.push(note);
+		else groups.set(key, [note]);
+	}
+	const isOfForm = (group: readonly Weighed<NotePassage>[], s: number) =>
+		isOpen(sections[s]!) &&
+		sections[s]!.kind === KIND_OF_FORM[group[0]!.item.whole?.form ?? 'text'];
+	return [...groups.values()].map((group) => ({
+		id: group[0]!.id,
+		item: {
+			words: group.reduce((sum, { item }) => sum + item.words, 0),
+			passages: group.map(({ item }) => item)
+		},
+		values: group[0]!.values.map(
+			(_, s) =>
+				group.reduce((sum, { values }) => sum + values[s]!, 0) / group.length +
+				(isOfForm(group, s) ? OF_FORM : 0)
+		)
 	}));
 }
 
@@ -149,6 +202,35 @@ export function materialFits(
 	const around = findings.notePassages.slice(Math.max(0, at - NEAR), at + NEAR + 1);
 	const weighed = weighedNotes(at < 0 ? [note] : around, (fitsOf) => readings.map(fitsOf));
 	return [...weighed.find(({ id }) => id === note.id)!.values];
+}
+
+/**
+ * Sections that suit passages of the notes best, best first, by the passage's id: at most so many for
+ * each, and none that does not suit it at all.
+ */
+export function nearestSections(
+	ids: ReadonlySet<string>,
+	sections: readonly PlanSection[],
+	findings: Findings,
+	most: number
+): Map<string, string[]> {
+	const readings = sections.map((section) => readingOf(section, findings));
+	const weighed = weighedNotes(findings.notePassages, (fitsOf) =>
+		sections.map((section, s) => (isOpen(section) ? fitsOf(readings[s]!) : 0))
+	);
+	return new Map(
+		weighed
+			.filter(({ id }) => ids.has(id))
+			.map(({ id, values }) => [
+				id,
+				values
+					.map((value, s) => ({ value, s }))
+					.filter(({ value }) => value > 0)
+					.sort((a, b) => b.value - a.value || a.s - b.s)
+					.slice(0, most)
+					.map(({ s }) => sections[s]!.id)
+			])
+	);
 }
 
 interface Reading {
@@ -218,8 +300,9 @@ function inCommon(
 	return { held, shared, headed: 1.5 * named + (isOfPurpose ? 1.2 : 0) };
 }
 
+/** What opens an article is chosen when it is drafted: by what answers the query, not by the words of a section. */
 function isOpen({ locked, kind }: PlanSection): boolean {
-	return !locked && kind !== 'closing' && kind !== 'faq';
+	return !locked && kind !== 'opening' && kind !== 'closing' && kind !== 'faq';
 }
 
 interface Weighed<T> {
@@ -254,9 +337,9 @@ const NEARLY = 0.6;
  * @param room words that each section still takes
  */
 function placesWithRoom(
-	items: readonly Weighed<NotePassage>[],
+	items: readonly Weighed<NoteGroup>[],
 	room: readonly number[]
-): { readonly item: NotePassage; readonly at: number }[] {
+): { readonly item: NoteGroup; readonly at: number }[] {
 	const left = [...room];
 	return items
 		.map((one) => ({ ...one, most: Math.max(0, ...one.values) }))

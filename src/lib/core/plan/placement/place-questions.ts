@@ -21,9 +21,9 @@ export function chooseQuestions(findings: Findings): Question[] {
 export function placeQuestions(
 	sections: readonly PlanSection[],
 	findings: Findings,
-	questions: readonly Question[]
+	questions: readonly Question[],
+	questionsInFaq: number = EFFORT_RULES[findings.effort].questionsInFaq
 ): PlanSection[] {
-	const { questionsInFaq } = EFFORT_RULES[findings.effort];
 	const fitOf = sectionFit(sections, findings);
 	const placed = sections.map((section) => ({ ...section, questions: [...section.questions] }));
 	const faq = placed.findIndex(({ kind, locked }) => kind === 'faq' && !locked);
@@ -41,6 +41,9 @@ export function placeQuestions(
 		)
 		.sort((x, y) => y.fit - x.fit);
 	const home = new Map<Question, number>();
+	const treated = new Set(
+		fits.filter(({ fit }) => fit >= TREATED_WHOLLY).map(({ question }) => question)
+	);
 	const filled = placed.map((section) => section.questions.length);
 	for (const { question, s } of fits) {
 		if (home.has(question) || filled[s]! >= PLAN_LIMITS.questionsPerSection) continue;
@@ -55,7 +58,11 @@ export function placeQuestions(
 				reason: 'The section treats what it asks about.',
 				locked: false
 			});
-		} else if (faq >= 0 && placed[faq]!.questions.length < questionsInFaq) {
+		} else if (
+			faq >= 0 &&
+			placed[faq]!.questions.length < questionsInFaq &&
+			!treated.has(question)
+		) {
 			placed[faq]!.questions.push({
 				question: question.id,
 				reason: 'No section treats it, so it is answered among the questions.',
@@ -65,6 +72,9 @@ export function placeQuestions(
 	}
 	return placed;
 }
+
+/** Fit from which a section answers a question whether it is placed there or not. */
+const TREATED_WHOLLY = 0.9;
 
 /** Fit from which a section treats what a question asks. */
 const TREATED_FROM = 0.4;

@@ -103,7 +103,7 @@ export function allocate(
 }
 
 /** Tells whether a text holds what must not be said. */
-function forbiddenIn({ mustNotSay = [] }: DraftMaterial): (text: string) => boolean {
+export function forbiddenIn({ mustNotSay = [] }: DraftMaterial): (text: string) => boolean {
 	const forbidden = indexTerms(
 		mustNotSay.filter((phrase) => termKeyOf(phrase) !== '').map(patternOf)
 	);

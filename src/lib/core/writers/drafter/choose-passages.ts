@@ -4,9 +4,11 @@ import type { Fitted } from './fit-passages';
 
 /** Words beyond a budget that a section may take rather than cut a thought short. */
 const OVERRUN = 1.2;
+/** The same for a table or steps, which cannot be cut. */
+const OVERRUN_WHOLE = 1.8;
 
 /** Fit under which a passage says nothing to the section; set on the demo's notes. */
-const LEAST_FIT = 0.9;
+export const LEAST_FIT = 0.9;
 
 /**
  * Takes passages by fit, less what they repeat (maximal marginal relevance, Carbonell and
@@ -29,7 +31,7 @@ export function choose(
 		for (const candidate of candidates) {
 			if (
 				taken.has(candidate.passage) ||
-				words + candidate.passage.words > section.budget * OVERRUN
+				words + candidate.passage.words > section.budget * overrunOf(candidate.passage)
 			)
 				continue;
 			const fresh = [...candidate.terms].filter((term) => !have.has(term)).length;
@@ -51,6 +53,10 @@ export function choose(
 		words += best.passage.words;
 		if (words >= section.budget) return;
 	}
+}
+
+function overrunOf({ form }: Passage): number {
+	return form === 'steps' || form === 'table' ? OVERRUN_WHOLE : OVERRUN;
 }
 
 function overlap(a: Passage, b: Passage): number {

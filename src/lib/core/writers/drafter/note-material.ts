@@ -19,6 +19,8 @@ export interface DraftNote {
 export interface Passage {
 	readonly note: string;
 	readonly label: string;
+	/** The units it is made of, in order; at least one. */
+	readonly units: readonly NoteUnit[];
 	/** Position among all passages, for keeping their order. */
 	readonly at: number;
 	/** Heading it stands under. */
@@ -61,19 +63,40 @@ const PASSAGE_WORDS = 80;
 /** A pronoun near the start that points back: "On the sites she works that is…". */
 const POINTS_BACK = /^(?:\S+\s+){1,5}(?:she|he|it|they|them|this|that is|that was)\b/;
 
-/**
- * All passages of the notes, in order: what can be printed. Left out are sentences that ask, and
- * those in the first person that nobody is named for.
- */
-export function passagesOf(notes: readonly DraftNote[]): Passage[] {
+/** Units that go together and cannot stand in an article as they are. */
+export interface Unfit {
+	readonly note: string;
+	readonly label: string;
+	readonly units: readonly NoteUnit[];
+	readonly reason: UnfitReason;
+}
+
+/** A remark in brackets, something that asks, or a first person that nobody is named for. */
+export type UnfitReason = 'remark' | 'asks' | 'nobody named';
+
+/** All passages of the notes, in order: what can be printed. */
+export function passagesOf(notes: readonly DraftNote[]): readonly Passage[] {
+	return readPassages(notes).passages;
+}
+
+/** The passages of the notes, in order, and which printable units make none. */
+export function readPassages(notes: readonly DraftNote[]): {
+	readonly passages: readonly Passage[];
+	readonly unfit: readonly Unfit[];
+} {
 	const passages: Passage[] = [];
+	const unfit: Unfit[] = [];
 	const lower = lowerWordsOf(notes);
 	for (const note of notes) {
 		const visit = visitOf(note.title);
 		for (const group of groupsOf(note.units.units.filter(isPrintable))) {
 			const [first] = group;
 			const voice = voiceOf(first!, note, visit);
-			if (group.some((unit) => isUnfit(unit, voice))) continue;
+			const reason = group.map((unit) => unfitReason(unit, voice)).find((one) => one !== null);
+			if (reason) {
+				unfit.push({ note: note.id, label: note.label, units: group, reason });
+				continue;
+			}
 			const raw = group.map(({ text }) => text).join(' ');
 			const made = formOf(group, note.units);
 			const heading = first!.heading;
@@ -82,6 +105,7 @@ export function passagesOf(notes: readonly DraftNote[]): Passage[] {
 			passages.push({
 				note: note.id,
 				label: note.label,
+				units: group,
 				at: passages.length,
 				heading,
 				...made,
@@ -103,7 +127,7 @@ export function passagesOf(notes: readonly DraftNote[]): Passage[] {
 			});
 		}
 	}
-	return passages;
+	return { passages, unfit };
 }
 
 /** Whether a line is put down as a jotting is: without a capital or a figure at its start, or without a stop. */
@@ -146,12 +170,13 @@ function goesWith(open: readonly NoteUnit[], last: NoteUnit, unit: NoteUnit): bo
 	);
 }
 
-function isUnfit({ kind, text, speaker }: NoteUnit, voice: Voice): boolean {
-	if (kind === 'quote') return false;
+function unfitReason({ kind, text, speaker }: NoteUnit, voice: Voice): UnfitReason | null {
+	if (kind === 'quote') return null;
 	// a remark in brackets belongs to what stood before it
-	if (/^\([^()]*\)[.!]?$/.test(text.trim())) return true;
-	if (kind !== 'row' && kind !== 'step' && /\?["”’)\]]*$/.test(text)) return true;
-	return kind !== 'row' && FIRST_PERSON.test(text) && voice.kind !== 'speaker' && speaker === '';
+	if (/^\([^()]*\)[.!]?$/.test(text.trim())) return 'remark';
+	if (kind !== 'row' && kind !== 'step' && /\?["”’)\]]*$/.test(text)) return 'asks';
+	const isNobodys = voice.kind !== 'speaker' && speaker === '';
+	return kind !== 'row' && FIRST_PERSON.test(text) && isNobodys ? 'nobody named' : null;
 }
 
 function formOf(

@@ -84,7 +84,7 @@ export function paragraphs(
 }
 
 /** How a marked note begins that stands in the manuscript to be worked in. */
-const TO_WORK_IN = 'Work in:';
+export const TO_WORK_IN = 'Work in:';
 
 /** What stands before a list or a table: the heading of the note that it stood under, where it says something new. */
 function leadInto({ heading }: Passage, section: PlanSection): string {

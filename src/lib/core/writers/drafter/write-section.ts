@@ -21,7 +21,7 @@ export function writeSection(
 	const narrator = new Narrator();
 	const blocks: BlockNode[] = [];
 	const steps =
-		section.kind === 'steps'
+		section.kind === 'steps' && !rest.some(({ form }) => form === 'steps')
 			? rest.filter(({ form, sentences }) => form === 'text' && isOrder(sentences[0]!))
 			: [];
 	const asList = steps.length >= 3 ? steps : [];
