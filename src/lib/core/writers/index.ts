@@ -1,4 +1,6 @@
 export * from './drafter';
-export * from './request';
+export * from './asking';
+export * from './endpoint';
 export * from './version';
 export * from './writer';
+export * from './reply';

@@ -8,7 +8,7 @@ import {
 } from '../manuscript';
 import { headingOf, type Plan } from '../plan';
 import { countWords } from '../text';
-import type { Move, SectionRequest, Stop, Writer, WriterOutcome } from './writer';
+import type { LeftOver, Move, SectionRequest, Stop, Writer, WriterOutcome } from './writer';
 
 /** What a writer offers for a section. Plain data. */
 export interface Version {
@@ -25,6 +25,8 @@ export interface Version {
 	/** Ids of the notes and other sources it draws on, each once. */
 	readonly sources: readonly string[];
 	readonly outcome: WriterOutcome;
+	/** What came along and was left out. */
+	readonly left?: readonly LeftOver[];
 }
 
 /**
@@ -38,11 +40,13 @@ export async function versionOf(
 ): Promise<Version> {
 	const blocks: BlockNode[] = [];
 	const sources = new Set<string>();
+	const left: LeftOver[] = [];
 	const steps = writer.write(request, stop);
 	let step = await steps.next();
 	while (!step.done) {
 		blocks.push(...step.value.blocks);
 		for (const source of step.value.sources) sources.add(source);
+		left.push(...(step.value.left ?? []));
 		step = await steps.next();
 	}
 	return {
@@ -53,7 +57,8 @@ export async function versionOf(
 		blocks,
 		words: wordsOfBlocks(blocks),
 		sources: [...sources],
-		outcome: step.value
+		outcome: step.value,
+		...(left.length > 0 ? { left } : {})
 	};
 }
 

@@ -11,9 +11,13 @@ export const MOVES = [
 	'shorten',
 	'answer',
 	'list',
+	'table',
+	'steps',
 	'opening',
 	'closing',
-	'takeaways'
+	'takeaways',
+	'faq',
+	'work in terms'
 ] as const;
 
 export type Move = (typeof MOVES)[number];
@@ -51,6 +55,15 @@ export interface SectionRequest {
 export interface WriterStep {
 	readonly blocks: readonly BlockNode[];
 	readonly sources: readonly string[];
+	/** What came and is no part of the section, such as a greeting or a section nobody asked for. */
+	readonly left?: readonly LeftOver[];
+}
+
+/** Something that a writer gave and that was not put into the version. */
+export interface LeftOver {
+	readonly text: string;
+	/** "said around the text", "not asked for": after the text, in words. */
+	readonly reason: string;
 }
 
 /** How the answer ended. What came before the end is kept in every case. */

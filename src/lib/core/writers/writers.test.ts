@@ -4,7 +4,7 @@ import { draftMaterialOf } from '../assignment';
 import { docText, headOf, paragraph, textNode, type TakeDoc } from '../manuscript';
 import { proposePlan, type Plan } from '../plan';
 import { BuiltInDrafter, draftArticle, type DraftMaterial } from './drafter';
-import { sectionRequestOf } from './request';
+import { sectionRequestOf } from './asking';
 import { docOfVersions, versionOf, versionsOf, type Version } from './version';
 import type { SectionRequest, Writer } from './writer';
 

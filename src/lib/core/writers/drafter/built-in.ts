@@ -1,6 +1,6 @@
 import type { TakeDoc } from '../../manuscript';
 import type { PlanSection } from '../../plan';
-import { sectionRequestOf } from '../request';
+import { sectionRequestOf } from '../asking';
 import { docOfVersions, wordsOfBlocks, type Version } from '../version';
 import type { SectionRequest, Stop, Writer, WriterOutcome, WriterStep } from '../writer';
 import { allocate, type Allocation } from './allocate';

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { jobAnalysis } from '../../../../../tests/support/job-analysis';
-import { draftMaterialOf } from '../../assignment/analyse';
+import { draftMaterialOf } from '../../assignment';
 import { docOf, docText, gap, heading, paragraph, textNode, type TakeDoc } from '../../manuscript';
 import { proposePlan } from '../../plan';
 import { draftArticle } from './built-in';

@@ -1,7 +1,7 @@
-import type { Findings } from '../findings';
-import type { BlockNode } from '../manuscript';
-import { headingOf, type Plan, type PlanSection } from '../plan';
-import type { Material, Move, SectionRequest } from './writer';
+import type { Findings } from '../../findings';
+import type { BlockNode } from '../../manuscript';
+import { headingOf, type Plan, type PlanSection } from '../../plan';
+import type { Material, Move, SectionRequest } from '../writer';
 
 /** The request for one planned section. What the findings no longer hold is left out. */
 export function sectionRequestOf(

@@ -1,0 +1,4 @@
+export * from './chat';
+export * from './endpoint-writer';
+export * from './stand-in';
+export * from './settings';

@@ -1,0 +1,162 @@
+import { lookup as lookUp } from 'node:dns';
+import { request as requestHttp, type IncomingMessage } from 'node:http';
+import { request as requestHttps } from 'node:https';
+import type { LookupFunction } from 'node:net';
+import { Readable } from 'node:stream';
+import { checkAddress, isPublicIp } from './public-address';
+
+/** Why an endpoint was not asked; worded by the app. */
+export type RelayTrouble =
+	'bad address' | 'private' | 'not found' | 'no server' | 'redirect' | 'too slow' | 'not secure';
+
+export interface RelayCall {
+	/** The whole address, "/chat/completions" included. */
+	readonly address: string;
+	/** Sent as a bearer; empty: none. */
+	readonly key: string;
+	readonly body: Record<string, unknown>;
+}
+
+/** Bounds of a call. */
+const LIMITS = { firstByteMs: 120_000, allowed: 8 } as const;
+
+class Forbidden extends Error {}
+
+/**
+ * Hands calls on to servers that write, for the app's own pages. Public servers may be asked by anybody
+ * who may ask this one; a server of this machine or network only when its origin stands on a short list
+ * that the app's own pages keep. Redirects are never followed, so that no address leads to another.
+ */
+export class EndpointRelay {
+	readonly #allowed = new Set<string>();
+
+	constructor(allowed: readonly string[] = []) {
+		for (const origin of allowed) this.allow(origin);
+	}
+
+	/** Origins of private servers that may be asked, such as "http://127.0.0.1:8080". */
+	get allowed(): readonly string[] {
+		return [...this.#allowed];
+	}
+
+	/** @returns why an origin cannot be put on the list, or null when it stands on it now */
+	allow(address: string): string | null {
+		const url = urlOf(address);
+		if (!url) return 'it is no address that opens with http:// or https://';
+		if (!this.#allowed.has(url.origin) && this.#allowed.size >= LIMITS.allowed)
+			return `the list holds ${LIMITS.allowed} already; take one off first`;
+		this.#allowed.add(url.origin);
+		return null;
+	}
+
+	forbid(address: string): void {
+		const url = urlOf(address);
+		if (url) this.#allowed.delete(url.origin);
+	}
+
+	/** The server's own answer, its body as it streams, or why it was not asked. */
+	async ask(
+		{ address, key, body }: RelayCall,
+		signal: AbortSignal
+	): Promise<Response | { readonly trouble: RelayTrouble }> {
+		const url = urlOf(address);
+		if (!url) return { trouble: 'bad address' };
+		const isAllowed = this.#allowed.has(url.origin);
+		if (!isAllowed && checkAddress(url.href).kind === 'refused') return { trouble: 'private' };
+		// a key goes over the open net encrypted or not at all
+		if (!isAllowed && key !== '' && url.protocol === 'http:') return { trouble: 'not secure' };
+		const limit = new AbortController();
+		const timer = setTimeout(() => limit.abort(), LIMITS.firstByteMs);
+		const stop = AbortSignal.any([signal, limit.signal]);
+		try {
+			const answer = await send(url, key, body, isAllowed, stop);
+			const status = answer.statusCode ?? 502;
+			if (status >= 300 && status < 400) {
+				answer.destroy();
+				return { trouble: 'redirect' };
+			}
+			const headers = new Headers({
+				'content-type': answer.headers['content-type'] ?? 'text/plain',
+				'cache-control': 'no-store',
+				'x-corvan-endpoint': 'answered'
+			});
+			const wait = answer.headers['retry-after'];
+			if (wait) headers.set('retry-after', wait);
+			return new Response(Readable.toWeb(answer) as ReadableStream, { status, headers });
+		} catch (error) {
+			if (limit.signal.aborted) return { trouble: 'too slow' };
+			return { trouble: troubleOf(error) };
+		} finally {
+			clearTimeout(timer);
+		}
+	}
+}
+
+function urlOf(address: string): URL | null {
+	if (!URL.canParse(address)) return null;
+	const url = new URL(address);
+	const isHttp = url.protocol === 'http:' || url.protocol === 'https:';
+	return isHttp && url.username === '' && url.password === '' ? url : null;
+}
+
+function send(
+	url: URL,
+	key: string,
+	body: Record<string, unknown>,
+	isAllowed: boolean,
+	signal: AbortSignal
+): Promise<IncomingMessage> {
+	const isOpen = (ip: string) => isAllowed || isPublicIp(ip);
+	// the address that is connected to is the one that was checked
+	const lookup: LookupFunction = (name, options, done) => {
+		lookUp(name, { all: true }, (error, addresses) => {
+			if (error) return done(error, []);
+			if (!addresses.every(({ address }) => isOpen(address))) return done(new Forbidden(name), []);
+			if (options.all) return done(null, [...addresses]);
+			done(null, addresses[0]!.address, addresses[0]!.family);
+		});
+	};
+	const text = JSON.stringify(body);
+	return new Promise((done, fail) => {
+		const request = (url.protocol === 'https:' ? requestHttps : requestHttp)(
+			url,
+			{
+				method: 'POST',
+				signal,
+				lookup,
+				agent: false,
+				headers: {
+					'content-type': 'application/json',
+					'content-length': Buffer.byteLength(text),
+					accept: 'text/event-stream, application/json',
+					...(key === '' ? {} : { authorization: `Bearer ${key}` })
+				}
+			},
+			done
+		);
+		request.on('socket', (socket) =>
+			socket.once('connect', () => {
+				if (!isOpen(socket.remoteAddress ?? '')) request.destroy(new Forbidden(url.host));
+			})
+		);
+		request.on('error', fail);
+		request.end(text);
+	});
+}
+
+function troubleOf(error: unknown): RelayTrouble {
+	if (error instanceof Forbidden) return 'private';
+	const cause = error instanceof Error && error.cause instanceof Forbidden;
+	if (cause) return 'private';
+	const code = error instanceof Error && 'code' in error ? String(error.code) : '';
+	return code === 'ENOTFOUND' || code === 'EAI_AGAIN' ? 'not found' : 'no server';
+}
+
+/**
+ * Whether a request comes from a page of this app: a browser says so in headers that a page cannot
+ * forge, and what is no browser has to know the origin.
+ */
+export function isOwnPage(request: Request, origin: string): boolean {
+	const site = request.headers.get('sec-fetch-site');
+	return request.headers.get('origin') === origin && (site === null || site === 'same-origin');
+}
