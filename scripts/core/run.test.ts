@@ -55,6 +55,43 @@ describe('core clean', () => {
 	}, 30_000);
 });
 
+describe('core reply', () => {
+	const plan = JSON.stringify({
+		title: 'Walls',
+		sections: [
+			{ level: 1, heading: 'Walls', kind: 'opening', budget: 60 },
+			{ level: 2, heading: 'Dig the trench', kind: 'steps', budget: 120 },
+			{ level: 2, heading: 'Lay the cope', kind: 'explanation', budget: 100 }
+		]
+	});
+
+	it('says where each part of a reply belongs, and what is missing, extra and left out', () => {
+		const reply = file(
+			'reply.md',
+			'Sure!\n\n## Digging the trench\n\nDig.\n\n## Moles\n\nThey dig.\n'
+		);
+		const { status, out } = core('reply', '--plan', file('plan.json', plan), reply);
+		expect(status).toBe(0);
+		expect(JSON.parse(out)).toMatchObject({
+			sections: [
+				{ heading: 'Digging the trench', section: 'Dig the trench', words: 1, state: 'renamed' }
+			],
+			missing: ['Walls', 'Lay the cope'],
+			extra: [{ heading: 'Moles', words: 2 }],
+			dropped: [{ text: 'Sure!', reason: 'chatter' }]
+		});
+	});
+
+	it('says when plan or reply cannot be read', () => {
+		const reply = file('reply.md', 'Dig.');
+		expect(core('reply', reply).status).toBe(2);
+		expect(core('reply', '--plan', file('no-plan.json', '{}'), reply)).toMatchObject({ status: 1 });
+		expect(core('reply', '--plan', file('plan.json', plan), join(folder, 'gone.md')).out).toContain(
+			'cannot be opened'
+		);
+	});
+});
+
 describe('core subtitles', () => {
 	it('gives cues and paragraphs with their times, in any encoding, and what is no transcript', () => {
 		const wide = file(

@@ -2,6 +2,7 @@
 import { parseArgs } from 'node:util';
 import model from 'wink-eng-lite-web-model';
 import winkNLP from 'wink-nlp';
+import { z } from 'zod';
 import {
 	analyse,
 	draftMaterialOf,
@@ -10,12 +11,13 @@ import {
 	WorkStore,
 	type Analysis
 } from '../../src/lib/core/assignment';
+import { SECTION_KINDS } from '../../src/lib/core/brief';
 import { findQuestions, NO_EDITS } from '../../src/lib/core/findings';
 import { runThrough } from '../../src/lib/core/keywords';
 import { docFromMarkdown, docText, markdownOf } from '../../src/lib/core/manuscript';
 import { readArticle } from '../../src/lib/core/measure';
 import { readQuestions } from '../../src/lib/core/notes';
-import { proposePlan } from '../../src/lib/core/plan';
+import { newSection, proposePlan, type Plan } from '../../src/lib/core/plan';
 import {
 	nextBestMoves,
 	scoreState,
@@ -24,10 +26,18 @@ import {
 	yardstickOf
 } from '../../src/lib/core/standing';
 import { makeTagger } from '../../src/lib/core/text';
-import { draftArticle } from '../../src/lib/core/writers';
+import { draftArticle, readReply } from '../../src/lib/core/writers';
 import { FileReader } from './files';
 import { stemVectors } from './meaning';
-import { round, shownAnswers, shownArticle, shownFindings, shownNote, shownPlan } from './shown';
+import {
+	round,
+	shownAnswers,
+	shownArticle,
+	shownFindings,
+	shownNote,
+	shownPlan,
+	shownReply
+} from './shown';
 
 const USAGE = `Usage:
   core clean FILE…
@@ -38,6 +48,7 @@ const USAGE = `Usage:
   core findings --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core plan     --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core draft    --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
+  core reply    --plan PLAN.json REPLY
   core standing --keyword K --draft D.md [--words N] [--notes FILE]… FILE…`;
 
 const OF_FILES = ['clean', 'keywords', 'subtitles', 'notes'] as const;
@@ -75,6 +86,11 @@ export function run(argv: readonly string[]): Printed {
 	if (verb === 'answers') {
 		if (!values.questions) return refused(`--questions is missing.\n${USAGE}`);
 		return answersIn(values.questions, files, behind, values.keyword ?? '');
+	}
+	if (verb === 'reply') {
+		if (!values.plan) return refused(`--plan is missing.\n${USAGE}`);
+		if (files.length === 0) return refused(`No files given.\n${USAGE}`);
+		return replyTo(values.plan, files[0]!);
 	}
 	if (!isOne(OF_EVIDENCE, verb)) return refused(USAGE);
 	if (files.length === 0 && behind.length === 0) return refused(`No files given.\n${USAGE}`);
@@ -122,7 +138,8 @@ function wordsOf(argv: readonly string[]) {
 			words: { type: 'string' },
 			notes: { type: 'string', multiple: true },
 			questions: { type: 'string', multiple: true },
-			draft: { type: 'string' }
+			draft: { type: 'string' },
+			plan: { type: 'string' }
 		}
 	});
 	const [verb = '', ...files] = positionals;
@@ -172,6 +189,54 @@ function answersIn(
 		err: '',
 		code: codeOf(reader)
 	};
+}
+
+const planFile = z.object({
+	title: z.string(),
+	sections: z.array(
+		z.object({
+			level: z.union([z.literal(1), z.literal(2), z.literal(3), z.literal(4)]),
+			heading: z.string(),
+			kind: z.enum(SECTION_KINDS),
+			budget: z.number()
+		})
+	)
+});
+
+/** What came back, held against a plan as `core plan` prints it; sections are named by their headings. */
+function replyTo(planPath: string, replyPath: string): Printed {
+	const reader = new FileReader();
+	const [planText, reply] = [reader.text(planPath), reader.text(replyPath)];
+	if (planText === null || reply === null)
+		return { out: json(reader.failed), err: '', code: codeOf(reader) };
+	let read: z.infer<typeof planFile>;
+	try {
+		read = planFile.parse(JSON.parse(planText));
+	} catch {
+		return {
+			out: json([{ file: planPath, error: 'is no plan as “core plan” prints it' }]),
+			err: '',
+			code: 1
+		};
+	}
+	const plan: Plan = {
+		...read,
+		titleTag: '',
+		description: '',
+		slug: '',
+		sections: read.sections.map(({ level, heading, kind, budget }) => ({
+			...newSection(heading, heading, budget),
+			level,
+			kind
+		})),
+		value: 0,
+		bound: 0,
+		unplaced: [],
+		confined: {},
+		dismissed: {},
+		basis: { terms: [], headings: [], questions: [] }
+	};
+	return { out: json(shownReply(readReply(reply, plan))), err: '', code: 0 };
 }
 
 function ofEvidence(

@@ -1,6 +1,7 @@
 // What the core found, as the command line prints it.
 import type { Findings, Question } from '../../src/lib/core/findings';
 import type { EvidenceNote } from '../../src/lib/core/assignment';
+import type { Reply } from '../../src/lib/core/writers';
 import { readNoteUnits } from '../../src/lib/core/notes';
 import { keptBlocksOf, judgePage, textOf, type Article } from '../../src/lib/core/pages';
 import { conflictsIn, headingOf, proposePlan } from '../../src/lib/core/plan';
@@ -233,4 +234,28 @@ export function shownNote(note: EvidenceNote) {
 	});
 	addHeadings(units.length);
 	return { file: note.id, title, speakers, lines };
+}
+
+/** A reply as it fits a plan. */
+export function shownReply({ sections, missing, dropped }: Reply): Record<string, unknown> {
+	const stateOf = ({ isCutOff, sure, also }: Reply['sections'][number]) =>
+		isCutOff ? 'cut off' : also.length > 0 ? 'merged' : sure === 'same' ? 'whole' : 'renamed';
+	return {
+		sections: sections
+			.filter(({ section }) => section !== null)
+			.map((part) => ({
+				heading: part.heading,
+				section: part.section,
+				words: part.words,
+				state: stateOf(part),
+				sure: part.sure,
+				also: part.also,
+				unbacked: part.unbacked
+			})),
+		missing,
+		extra: sections
+			.filter(({ section }) => section === null)
+			.map(({ heading, words }) => ({ heading, words })),
+		dropped
+	};
 }

@@ -3,7 +3,7 @@ import { NO_UNIT_EDITS } from '$lib/core/notes';
 import { sketchOf, type Article, type PageJudgement } from '$lib/core/pages';
 import type { ClientProfile } from '$lib/core/clients';
 import type { WholeAssignment } from './assignments';
-import type { Client } from './db';
+import type { Client, StoredVersion } from './db';
 
 /** A whole assignment as an archive. Ids leave as they are, so that plan and takes keep their ties. */
 export function archiveOf({
@@ -13,6 +13,7 @@ export function archiveOf({
 	notes,
 	plan,
 	takes,
+	versions,
 	awaited,
 	client,
 	links
@@ -60,7 +61,11 @@ export function archiveOf({
 			id,
 			name,
 			doc: structuredClone(doc) as ArchiveManifest['takes'][number]['doc']
-		}))
+		})),
+		versions: versions.map((stored) => {
+			const { assignment: _, ...version } = stored;
+			return structuredClone(version);
+		}) as unknown as ArchiveManifest['versions']
 	};
 	return {
 		manifest,
@@ -165,6 +170,12 @@ export function wholeFrom(
 			order: manifest.pages.length + manifest.notes.length + i + 1
 		})),
 		plan: renamed.plan ? { assignment, plan: renamed.plan, updatedAt: now } : null,
+		versions: renamed.versions.map((version) => ({
+			...(version as unknown as Omit<StoredVersion, 'assignment'>),
+			// ids of versions name nothing but themselves
+			id: idFor(version.id),
+			assignment
+		})),
 		takes: renamed.takes.map(({ id, name, doc }, i) => ({
 			id: ids.get(id) ?? id,
 			assignment,
@@ -178,14 +189,14 @@ export function wholeFrom(
 }
 
 /** What holds ids of pages, notes and takes. */
-type Renamed = Pick<ArchiveManifest, 'plan' | 'takes'> & {
+type Renamed = Pick<ArchiveManifest, 'plan' | 'takes' | 'versions'> & {
 	readonly assignment: Pick<ArchiveManifest['assignment'], 'edits'>;
 };
 
 /** Plan and takes name pages and notes inside longer ids ("topic:PAGE/3"), so the text is searched. */
 function renameIds(manifest: ArchiveManifest, ids: ReadonlyMap<string, string>): Renamed {
-	const { plan, takes, assignment } = manifest;
-	let text = JSON.stringify({ plan, takes, assignment: { edits: assignment.edits } });
+	const { plan, takes, versions, assignment } = manifest;
+	let text = JSON.stringify({ plan, takes, versions, assignment: { edits: assignment.edits } });
 	for (const [from, to] of ids) text = text.split(from).join(to);
 	return JSON.parse(text) as Renamed;
 }

@@ -10,6 +10,7 @@ import {
 	type Page,
 	type PageSource,
 	type StoredPlan,
+	type StoredVersion,
 	type Take
 } from './db';
 
@@ -21,13 +22,14 @@ export interface WholeAssignment {
 	notes: Note[];
 	plan: StoredPlan | null;
 	takes: Take[];
+	versions: StoredVersion[];
 	awaited: AwaitedPage[];
 	/** The client it is for, with links, as far as they are known. */
 	client: Client | null;
 	links: LinkMap['links'];
 }
 
-const OWNED = ['pages', 'pageSources', 'notes', 'takes', 'awaited'] as const;
+const OWNED = ['pages', 'pageSources', 'notes', 'takes', 'versions', 'awaited'] as const;
 
 /** Assignments in use, the one worked on last first. */
 export async function listAssignments(): Promise<Assignment[]> {
@@ -77,7 +79,16 @@ export async function deleteAssignment(id: string): Promise<WholeAssignment | nu
 	if (!whole) return null;
 	await db.transaction(
 		'rw',
-		[db.assignments, db.pages, db.pageSources, db.notes, db.plans, db.takes, db.awaited],
+		[
+			db.assignments,
+			db.pages,
+			db.pageSources,
+			db.notes,
+			db.plans,
+			db.takes,
+			db.versions,
+			db.awaited
+		],
 		async () => {
 			for (const table of OWNED) await db[table].where({ assignment: id }).delete();
 			await db.plans.delete(id);
@@ -90,11 +101,12 @@ export async function deleteAssignment(id: string): Promise<WholeAssignment | nu
 export async function readWhole(id: string): Promise<WholeAssignment | null> {
 	const assignment = await db.assignments.get(id);
 	if (!assignment) return null;
-	const [pages, pageSources, notes, takes, awaited, plan] = await Promise.all([
+	const [pages, pageSources, notes, takes, versions, awaited, plan] = await Promise.all([
 		db.pages.where({ assignment: id }).sortBy('order'),
 		db.pageSources.where({ assignment: id }).toArray(),
 		db.notes.where({ assignment: id }).sortBy('order'),
 		db.takes.where({ assignment: id }).sortBy('order'),
+		db.versions.where({ assignment: id }).sortBy('madeAt'),
 		db.awaited.where({ assignment: id }).sortBy('order'),
 		db.plans.get(id)
 	]);
@@ -107,6 +119,7 @@ export async function readWhole(id: string): Promise<WholeAssignment | null> {
 		notes,
 		plan: plan ?? null,
 		takes,
+		versions,
 		awaited,
 		client,
 		links
@@ -124,6 +137,7 @@ export async function putWhole({
 	notes,
 	plan,
 	takes,
+	versions,
 	awaited,
 	client,
 	links
@@ -137,6 +151,7 @@ export async function putWhole({
 			db.notes,
 			db.plans,
 			db.takes,
+			db.versions,
 			db.awaited,
 			db.clients,
 			db.linkMaps
@@ -152,6 +167,7 @@ export async function putWhole({
 			await db.notes.bulkPut(notes);
 			if (plan) await db.plans.put(plan);
 			await db.takes.bulkPut(takes);
+			await db.versions.bulkPut(versions);
 			await db.awaited.bulkPut(awaited);
 		}
 	);

@@ -109,6 +109,11 @@ export async function putBackClient({
 	});
 }
 
+/** Writes how requests are worded for a client, and nothing else of it. */
+export async function putRequestWording(client: string, requestWording: string): Promise<void> {
+	await db.clients.update(client, { requestWording, updatedAt: Date.now() });
+}
+
 /** Writes the forms of plans a client has, and nothing else of it. */
 export async function putForms(client: string, forms: readonly PlanForm[]): Promise<void> {
 	await db.clients.update(client, { forms: [...forms], updatedAt: Date.now() });

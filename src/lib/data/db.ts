@@ -15,6 +15,7 @@ import {
 } from '$lib/core/pages';
 import type { Plan } from '$lib/core/plan';
 import type { TakeDoc } from '$lib/core/manuscript';
+import type { Endpoint, Version } from '$lib/core/writers';
 
 /** One article for one client. */
 export interface Assignment {
@@ -155,6 +156,21 @@ export interface Take {
 	updatedAt: number;
 }
 
+/** What became of a version that was offered. */
+export const VERSION_STATES = ['offered', 'kept', 'taken', 'left'] as const;
+export type VersionState = (typeof VERSION_STATES)[number];
+
+/** A version of a section, kept beside the take it was made for. */
+export interface StoredVersion extends Version {
+	id: string;
+	assignment: string;
+	take: string;
+	/** How the writer is called: "built-in", the name of an endpoint, "brought back". */
+	writerName: string;
+	madeAt: number;
+	state: VersionState;
+}
+
 export interface Setting {
 	key: string;
 	value: unknown;
@@ -174,6 +190,9 @@ class CorvanDb extends Dexie {
 	keywordRows!: EntityTable<StoredRows, 'list'>;
 	phraseNotes!: Table<StoredPhraseNote, [Scope, string]>;
 	awaited!: EntityTable<AwaitedPage, 'id'>;
+	versions!: EntityTable<StoredVersion, 'id'>;
+	/** Servers that write, with their keys: they leave this browser in no file. */
+	endpoints!: EntityTable<Endpoint, 'id'>;
 
 	constructor() {
 		super('corvan');
@@ -239,6 +258,11 @@ class CorvanDb extends Dexie {
 					page.sign = articleSign(page.article);
 				});
 		});
+		this.version(7)
+			.stores({ versions: 'id, assignment, take', endpoints: 'id' })
+			.upgrade(async (change) => {
+				await change.table('clients').toCollection().modify({ requestWording: '' });
+			});
 	}
 }
 

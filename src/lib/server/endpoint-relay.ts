@@ -77,8 +77,7 @@ export class EndpointRelay {
 			}
 			const headers = new Headers({
 				'content-type': answer.headers['content-type'] ?? 'text/plain',
-				'cache-control': 'no-store',
-				'x-corvan-endpoint': 'answered'
+				'cache-control': 'no-store'
 			});
 			const wait = answer.headers['retry-after'];
 			if (wait) headers.set('retry-after', wait);

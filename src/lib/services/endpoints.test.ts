@@ -1,5 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { STAND_IN_ADDRESS, STAND_IN_SAYS, type ChatEnd, type Endpoint } from '$lib/core/writers';
+import {
+	NOT_ASKED,
+	STAND_IN_ADDRESS,
+	STAND_IN_SAYS,
+	type ChatEnd,
+	type Endpoint
+} from '$lib/core/writers';
 import { answerAsStandIn } from '$lib/server/stand-in';
 import { endpointServer, setAllowed, testEndpoint, type Fetch } from './endpoints';
 
@@ -102,8 +108,8 @@ describe('endpointServer', () => {
 			answering(200, 'hello', { 'content-type': 'text/plain' }),
 			/no reply of the chat-completions form/
 		],
-		[answering(502, '{"trouble":"private"}'), /allow it in the settings/],
-		[answering(502, '{"trouble":"redirect"}'), /not followed/],
+		[answering(200, '{"trouble":"private"}', { [NOT_ASKED]: '1' }), /allow it in the settings/],
+		[answering(200, '{"trouble":"redirect"}', { [NOT_ASKED]: '1' }), /not followed/],
 		[() => Promise.reject(new TypeError('Failed to fetch')), /own server does not answer/]
 	] as [Fetch, RegExp][])('says what is wrong (%#)', async (ask, reason) => {
 		const { end } = await heard(ask);

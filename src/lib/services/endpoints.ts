@@ -3,6 +3,7 @@ import {
 	callAddressOf,
 	chatBodyOf,
 	EventReader,
+	NOT_ASKED,
 	readChatJson,
 	refusalOf,
 	waitOf,
@@ -87,12 +88,14 @@ async function* answerOf(
 		if (signal.aborted) throw error;
 		return { kind: 'refused', reason: 'Corvan’s own server does not answer; is it still running?' };
 	}
+	if (response.headers.has(NOT_ASKED)) {
+		const { trouble } = troubleSchema.parse(await response.json());
+		return { kind: 'refused', reason: SAID[trouble] };
+	}
 	if (response.status === 429)
 		return { kind: 'busy', waitMs: waitOf(response.headers.get('retry-after'), Date.now()) };
 	if (!response.ok) {
 		const text = await response.text();
-		const trouble = response.status === 502 ? troubleSchema.safeParse(jsonOf(text)) : null;
-		if (trouble?.success) return { kind: 'refused', reason: SAID[trouble.data.trouble] };
 		if (response.status === 503)
 			return { kind: 'busy', waitMs: waitOf(response.headers.get('retry-after'), Date.now()) };
 		const said = readChatJson(text)?.trouble ?? (/^\s*</.test(text) ? '' : text);
@@ -141,14 +144,6 @@ function endOf(finish: string | null): ChatEnd {
 	if (finish === 'content_filter')
 		return { kind: 'refused', reason: 'the server’s own filter stopped the reply' };
 	return { kind: 'whole' };
-}
-
-function jsonOf(text: string): unknown {
-	try {
-		return JSON.parse(text);
-	} catch {
-		return null;
-	}
 }
 
 export type EndpointTest =

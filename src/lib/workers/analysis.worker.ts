@@ -34,7 +34,14 @@ import { placeRest, proposeAgain, proposePlan } from '$lib/core/plan';
 import { isQuestion } from '$lib/core/reading';
 import { decodeBytes, makeTagger, readStemVectors, type StemVectors } from '$lib/core/text';
 import vectorsUrl from './stem-vectors.bin?url';
-import { BuiltInDrafter, noteFatesOf, sectionRequestOf, versionsOf } from '$lib/core/writers';
+import {
+	BuiltInDrafter,
+	noteFatesOf,
+	originsBySign,
+	readReply,
+	sectionRequestOf,
+	versionsOf
+} from '$lib/core/writers';
 import { EvidenceShelf } from './evidence-shelf';
 import { readGatheredFile } from './gathered-files';
 import type { AnalysisWorker, Cleaned, Incoming, IncomingList, OnProgress } from './protocol';
@@ -162,6 +169,8 @@ const worker: AnalysisWorker = {
 		}
 		return mine.aborted && done < wanted.length ? 'stopped' : 'done';
 	},
+	readReply: async (text, plan, asked, signs) =>
+		readReply(text, plan, { asked, originOf: originsBySign(signs) }),
 	noteFates: async (revision, plan, wishes, doc) =>
 		noteFatesOf(doc, draftMaterialOf(await wholeAnalysisOf(revision), plan, wishes)),
 	async stopDrafting() {

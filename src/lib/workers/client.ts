@@ -57,6 +57,7 @@ export const analysis: Analyst = {
 		worker().draft(await shared(evidence), plan, wishes, scope, proxy(onVersion)),
 	noteFates: async (evidence, plan, wishes, doc) =>
 		worker().noteFates(await shared(evidence), plan, wishes, doc),
+	readReply: (text, plan, asked, signs) => worker().readReply(text, plan, asked, signs),
 	stopDrafting: () => worker().stopDrafting(),
 	brings: (page) => worker().brings(page),
 	clean: (incoming, keyword) => worker().clean(incoming, keyword),

@@ -20,7 +20,7 @@ import type {
 import type { PageStanding } from '$lib/core/standing';
 import type { RunIndex } from '$lib/core/measure';
 import type { TakeDoc } from '$lib/core/manuscript';
-import type { NoteFate, Version } from '$lib/core/writers';
+import type { NoteFate, Reply, Version } from '$lib/core/writers';
 
 /** A file, paste or typed text on its way in. */
 export interface Incoming {
@@ -145,6 +145,13 @@ export interface AnalysisWorker {
 	): Promise<DraftEnd>;
 	stopDrafting(): Promise<void>;
 	/** What became of every unit of the notes in a manuscript. */
+	/** Reads what was brought back for a plan; `signs` name notes and pages by id. */
+	readReply(
+		text: string,
+		plan: Plan,
+		asked: readonly string[],
+		signs: ReadonlyMap<string, string>
+	): Promise<Reply>;
 	noteFates(revision: string, plan: Plan, wishes: DraftWishes, doc: TakeDoc): Promise<NoteFate[]>;
 	/** Facts and questions of one page, counted or not. */
 	brings(page: EvidencePage): Promise<PageBrings>;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
+	import Endpoints from '$lib/ui/settings/Endpoints.svelte';
 	import { theme, THEME_MODES, type ThemeMode } from '$lib/ui/frame/theme.svelte';
 
 	const NAMES: Record<ThemeMode, string> = {
@@ -49,6 +50,7 @@
 			{/each}
 		</div>
 	</fieldset>
+	<Endpoints />
 	<section class="border-t border-rule py-4">
 		<h2 class="mb-2 text-base">Keys</h2>
 		<dl class="grid grid-cols-[10rem_1fr] gap-y-1">

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { clientProfileSchema, type ClientProfile, linkSchema, type Link } from './client';
 
-const CLIENT_FORMAT_VERSION = 2;
+const CLIENT_FORMAT_VERSION = 3;
 
 const clientFileSchema = z.strictObject({
 	format: z.literal('corvan-client'),

@@ -37,7 +37,9 @@ export const clientProfileSchema = z.strictObject({
 		.max(800_000)
 		.regex(/^(?:data:image\/(?:png|jpeg|webp|svg\+xml);base64,[A-Za-z0-9+/=]+)?$/),
 	/** Outlines to start plans from; profiles of before had none. */
-	forms: z.array(planFormSchema).max(MOST_FORMS).default([])
+	forms: z.array(planFormSchema).max(MOST_FORMS).default([]),
+	/** How requests to other writers are worded for this client; empty: as for everybody. */
+	requestWording: z.string().max(20_000).default('')
 });
 
 export type ClientProfile = z.infer<typeof clientProfileSchema>;
@@ -51,7 +53,8 @@ export const EMPTY_CLIENT: ClientProfile = {
 	brands: [],
 	colours: [],
 	logo: '',
-	forms: []
+	forms: [],
+	requestWording: ''
 };
 
 /** A phrase and the address it should lead to. */

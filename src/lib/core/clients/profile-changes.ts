@@ -12,6 +12,7 @@ export interface ProfileChange {
 		| 'colours'
 		| 'logo'
 		| 'forms'
+		| 'requestWording'
 		| 'links';
 	readonly summary: string;
 	/** Where it is used. */
@@ -27,6 +28,7 @@ const REACHES: Readonly<Record<ProfileChange['part'], string>> = {
 	brands: 'the spelling that Write checks, and which searches count as looking for the client',
 	colours: 'the head of every printed brief',
 	logo: 'the head of every printed brief',
+	requestWording: 'requests that are copied or sent from now on',
 	forms: 'the outlines a plan can start from; plans that exist stay as they are',
 	links: 'the links kept for Deliver'
 };
@@ -57,6 +59,8 @@ export function profileChangesOf(before: ClientProfile, after: ClientProfile): P
 	if (signOf(before.colours) !== signOf(after.colours)) add('colours', 'other colours');
 	if (before.logo !== after.logo)
 		add('logo', after.logo === '' ? 'logo taken out' : 'another logo');
+	if (before.requestWording !== after.requestWording)
+		add('requestWording', 'another wording of requests');
 	if (signOf(before.forms) !== signOf(after.forms)) add('forms', 'other forms of plans');
 	return changes;
 }

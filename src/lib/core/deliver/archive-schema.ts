@@ -7,6 +7,7 @@ import { NOTE_KINDS, NO_UNIT_EDITS, unitEditsSchema } from '../notes';
 import { PAGE_KINDS } from '../pages';
 import { planOfToday, type StoredShape } from '../plan';
 import { NODE_TYPES, type TakeDoc } from '../manuscript';
+import { MOVES } from '../writers';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
 export const ARCHIVE_VERSION = 9;
@@ -105,6 +106,27 @@ const takeDocSchema = z.strictObject({
 	content: z.array(topNode)
 }) as unknown as z.ZodType<TakeDoc>;
 
+const versionSchema = z.strictObject({
+	id: z.string().min(1),
+	take: z.string().min(1),
+	section: z.string(),
+	heading: z.string(),
+	/** Id and name of the writer. */
+	writer: z.string(),
+	writerName: z.string(),
+	move: z.enum(MOVES),
+	blocks: z.array(topNode) as unknown as z.ZodType<TakeDoc['content']>,
+	words: z.number().int().min(0),
+	sources: z.array(z.string()),
+	outcome: z.discriminatedUnion('kind', [
+		z.strictObject({ kind: z.enum(['done', 'cut off', 'cancelled']) }),
+		z.strictObject({ kind: z.literal('refused'), reason: z.string() })
+	]),
+	left: z.array(z.strictObject({ text: z.string(), reason: z.string() })).optional(),
+	madeAt: z.number(),
+	state: z.enum(['offered', 'kept', 'taken', 'left'])
+});
+
 const resultPlace = z.strictObject({
 	position: z.number().int().min(1),
 	strength: z.number().min(0).max(100).nullable(),
@@ -179,7 +201,9 @@ export const manifestSchema = z.strictObject({
 		})
 	),
 	plan: planSchema.nullable(),
-	takes: z.array(z.strictObject({ id: z.string().min(1), name: z.string(), doc: takeDocSchema }))
+	takes: z.array(z.strictObject({ id: z.string().min(1), name: z.string(), doc: takeDocSchema })),
+	/** Versions of sections, beside the takes they were made for. */
+	versions: z.array(versionSchema).default([])
 });
 
 export type ArchiveManifest = z.infer<typeof manifestSchema>;

@@ -53,6 +53,7 @@ const manifest: ArchiveManifest = {
 		{ address: 'https://walls.example/b', title: '', reason: 'it answered 500', result: null }
 	],
 	plan: null,
+	versions: [],
 	takes: [
 		{
 			id: 't',

@@ -2,6 +2,7 @@ import { EFFORT_RULES, type Brief, type SectionKind } from '../brief';
 import type { Findings, Topic } from '../findings';
 import type { HabitId, TopicIntent } from '../reading';
 import type { Intent } from '../keywords';
+import { contentStemsOf } from '../text';
 import {
 	withBudgets,
 	PLAN_LIMITS,
@@ -138,6 +139,13 @@ function chooseMatters(findings: Findings, { form, intent, sections }: Wishes): 
 			(1 - PLAN_LIMITS.openingShare - PLAN_LIMITS.faqShare - PLAN_LIMITS.closingShare)) /
 			wordsPerSection
 	);
+	const ofNotes = new Set(findings.notePassages.flatMap(({ heading }) => contentStemsOf(heading)));
+	// a single word from a single page is looked for only where the notes have a heading for it
+	const isLookedFor = (topic: Topic) => {
+		if (topic.pages.length > 1) return true;
+		const heading = headingFor(topic, findings, new Set());
+		return /\s/.test(heading) || contentStemsOf(heading).some((stem) => ofNotes.has(stem));
+	};
 	// an answer is no guide: it keeps to what most pages say
 	const share = form === 'answer' ? 0.5 : 1;
 	return mattersOf(findings, {
@@ -145,7 +153,7 @@ function chooseMatters(findings: Findings, { form, intent, sections }: Wishes): 
 			sections ??
 			Math.max(PLAN_LIMITS.leastSections, Math.min(mostSections, Math.round(share * room))),
 		leastShare: topicShare,
-		canLead: (topic) => canBeNamed(topic, findings),
+		canLead: (topic) => canBeNamed(topic, findings) && isLookedFor(topic),
 		worth: (topic) =>
 			(topic.level === 2 ? 1 : 0.85) *
 			(intent !== null && SOUGHT[intent].includes(topic.intent) ? SOUGHT_BY : 1) *

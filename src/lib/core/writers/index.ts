@@ -4,3 +4,4 @@ export * from './endpoint';
 export * from './version';
 export * from './writer';
 export * from './reply';
+export * from './changes';

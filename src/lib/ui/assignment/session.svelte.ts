@@ -21,12 +21,14 @@ import {
 	type Client,
 	type Note,
 	type Page,
+	type StoredVersion,
 	type Take
 } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
 import { readAllRows } from '$lib/data/keywords';
 import { listAwaited, listNotes, listPages } from '$lib/data/pages';
 import { listTakes } from '$lib/data/takes';
+import { listVersions } from '$lib/data/versions';
 import { messageOf } from '$lib/data/trouble';
 import { restoreUnsaved } from '$lib/data/unsaved';
 import { history } from '../frame/history.svelte';
@@ -50,6 +52,7 @@ export class Session {
 	#listed = $state.raw<readonly ListedPhrase[] | undefined>();
 	#client = $state.raw<Client | null | undefined>();
 	#takes = $state.raw<readonly Take[] | undefined>();
+	#versions = $state.raw<readonly StoredVersion[]>([]);
 	#trouble = $state.raw<string | null>(null);
 
 	/** Undefined until it is read, null when there is no such assignment. */
@@ -71,6 +74,8 @@ export class Session {
 	readonly notes = $derived([...(this.#notes ?? []), ...this.#clientNotes()]);
 	readonly plan = $derived.by(() => this.#keeper.plan ?? null);
 	readonly takes = $derived(this.#takes ?? []);
+	/** Versions of sections, of all takes, the newest first. */
+	readonly versions = $derived(this.#versions);
 	readonly isRead = $derived.by(
 		() =>
 			this.#assignment !== undefined &&
@@ -192,6 +197,11 @@ export class Session {
 			follow(
 				() => listTakes(this.id),
 				(value) => (this.#takes = value),
+				tell
+			),
+			follow(
+				() => listVersions(this.id),
+				(value) => (this.#versions = value),
 				tell
 			)
 		];

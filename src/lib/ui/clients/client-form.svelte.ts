@@ -13,7 +13,10 @@ import { history } from '../frame/history.svelte';
 import { Autosave } from '../parts/autosave';
 
 /** A profile as it is typed; lists stand one entry on a line. */
-export type ClientDraft = Omit<ClientProfile, 'facts' | 'avoid' | 'brands' | 'forms'> & {
+export type ClientDraft = Omit<
+	ClientProfile,
+	'facts' | 'avoid' | 'brands' | 'forms' | 'requestWording'
+> & {
 	facts: string;
 	avoid: string;
 	brands: { name: string; wrong: string; how: string }[];
@@ -34,9 +37,7 @@ export class ClientForm {
 		() => this.#keepAtOnce()
 	);
 
-	readonly profile: ClientProfile = $derived.by(() =>
-		profileFrom(this.draft, this.#client().forms)
-	);
+	readonly profile: ClientProfile = $derived.by(() => profileFrom(this.draft, this.#client()));
 	/** What is typed and not applied, part by part. */
 	readonly changes: readonly ProfileChange[] = $derived.by(() =>
 		profileChangesOf(profileOf(this.#client()), this.profile)
@@ -147,7 +148,7 @@ export function profileOf(client: Client): ClientProfile {
 }
 
 function draftOf(client: Client): ClientDraft {
-	const { forms: _, ...profile } = profileOf(client);
+	const { forms: _, requestWording: __, ...profile } = profileOf(client);
 	return {
 		...structuredClone(profile),
 		facts: client.facts.join('\n'),
@@ -156,7 +157,10 @@ function draftOf(client: Client): ClientDraft {
 	};
 }
 
-function profileFrom(draft: ClientDraft, forms: ClientProfile['forms']): ClientProfile {
+function profileFrom(
+	draft: ClientDraft,
+	{ forms, requestWording }: Pick<ClientProfile, 'forms' | 'requestWording'>
+): ClientProfile {
 	return {
 		name: draft.name.trim(),
 		audience: draft.audience,
@@ -174,8 +178,9 @@ function profileFrom(draft: ClientDraft, forms: ClientProfile['forms']): ClientP
 			})),
 		colours: [...draft.colours],
 		logo: draft.logo,
-		// forms are changed where they stand, at once
-		forms
+		// these are changed where they stand, at once
+		forms,
+		requestWording
 	};
 }
 

@@ -4,6 +4,18 @@
 	import type { Version } from '$lib/core/writers';
 	import type { Take } from '$lib/data/db';
 	import { addTake } from '$lib/data/takes';
+	import { toast } from 'svelte-sonner';
+	import { tick, untrack } from 'svelte';
+	import type { BlockNode } from '$lib/core/manuscript';
+	import { sourcesIn, wordsOfBlocks, type Move, type ReplySection } from '$lib/core/writers';
+	import type { VersionState } from '$lib/data/db';
+	import { messageOf } from '$lib/data/trouble';
+	import { addVersions, setVersionState } from '$lib/data/versions';
+	import { countOf } from '../parts/count-of';
+	import AskPanel from './AskPanel.svelte';
+	import BringBack, { type Part } from './BringBack.svelte';
+	import type { Scope } from './moves';
+	import type { Writing } from './writing.svelte';
 	import { useSession } from '../assignment/session.svelte';
 	import Bench from './Bench.svelte';
 	import FormatBar from './FormatBar.svelte';
@@ -22,30 +34,32 @@
 	interface Props {
 		take: Take;
 		plan: Plan;
-		/** How far a draft of the whole article is, in words; null: none under way. */
-		drafting: string | null;
-		onstopdraft: () => void;
+		writing: Writing;
+		/** Sections to be written at once, into a take that was made for them. */
+		pending: readonly string[];
+		onpending: () => void;
+		/** A take of its own from what was brought back. */
+		ontakereply: (parts: readonly Part[], rest: readonly ReplySection[]) => void;
 		onchoose: (id: string) => void;
 		ondraftall: () => void;
 		onheadings: () => void;
 		oncopy: () => void;
 		onremove: () => void;
 		onrename: (name: string) => void;
-		/** A version of one section; null when none came. */
-		draftSection: (section: string, elsewhere: string) => Promise<Version | null>;
 	}
 	let {
 		take,
 		plan,
-		drafting,
-		onstopdraft,
+		writing,
+		pending,
+		onpending,
+		ontakereply,
 		onchoose,
 		ondraftall,
 		onheadings,
 		oncopy,
 		onremove,
-		onrename,
-		draftSection
+		onrename
 	}: Props = $props();
 
 	const session = useSession();
@@ -83,8 +97,27 @@
 		{ id: 'notes', name: 'Your notes' }
 	];
 	let benchTerm = $state<string | null>(null);
-	let isDrafting = $state(false);
-	let version = $state.raw<Version | null>(null);
+	const run = $derived(writing.run);
+	const isDrafting = $derived(run !== null);
+	/** The version that is open beside the text: one that is kept, or one without a word, which is not. */
+	let opened = $state<string | null>(null);
+	let empty = $state.raw<Version | null>(null);
+	const own = $derived(session.versions.filter((one) => one.take === take.id));
+	const stored = $derived(own.find(({ id }) => id === opened) ?? null);
+	const version: Version | null = $derived(stored ?? empty);
+	/** Sections that a run did not get to, what was asked of them, and why it ended. */
+	let unfinished = $state.raw<{
+		readonly sections: readonly string[];
+		readonly move: Move;
+		readonly reason: string;
+	} | null>(null);
+	let isAsking = $state(false);
+	let scope = $state<Scope>('section');
+	let move = $state<Move>('draft');
+	let lacked = $state.raw<readonly string[]>([]);
+	/** Sections that a reply is brought back for; null: none is. */
+	let brought = $state.raw<readonly string[] | null>(null);
+	const offered = $derived(own.filter(({ state }) => state === 'offered'));
 
 	$effect(() => editor.reread());
 	$effect(() => editor.follow(take));
@@ -106,21 +139,153 @@
 		);
 	}
 
-	async function draft(section: string) {
-		isDrafting = true;
+	$effect(() => {
+		if (pending.length === 0 || !reading || run) return;
+		const sections = pending;
+		untrack(() => {
+			onpending();
+			void ask(sections, 'draft');
+		});
+	});
+
+	/**
+	 * Has sections written. A draft of a section without text goes into the text at once, as one step of
+	 * its history; everything else is offered beside it.
+	 */
+	async function ask(sections: readonly string[], asked: Move) {
+		const requests = writing.requestsFor(sections, asked, (id) => editor.blocksOf(id));
+		unfinished = null;
+		empty = null;
+		let last: Version | null = null;
+		const saves: Promise<void>[] = [];
+		const end = await writing.write(requests, editor.textBeside(...sections), (made) => {
+			last = made;
+			saves.push(receive(made, asked, sections.length === 1));
+		});
+		await Promise.all(saves);
+		if (!end) return;
+		if (end.open.length > 0 && sections.length > 1)
+			unfinished = { sections: end.open, move: asked, reason: end.reason };
+		else if (end.versions.length === 0 && end.reason !== '' && end.reason !== 'stopped')
+			toast.error(`Nothing was written: ${end.reason}`);
+		const alone = last as Version | null;
+		if (sections.length === 1 && alone?.blocks.length === 0) empty = alone;
+	}
+
+	async function receive(made: Version, asked: Move, isAlone: boolean) {
+		const isDirect = asked === 'draft' && editor.isEmpty(made.section) && made.blocks.length > 0;
+		if (isDirect) editor.put(made.section, made.blocks, 'replace');
 		try {
-			const made = await draftSection(section, editor.textBeside(section));
-			if (!made) return;
-			if (editor.isEmpty(section)) put(made, 'replace');
-			else version = made;
-		} finally {
-			isDrafting = false;
+			const [kept] = await addVersions(session.id, take.id, writing.writerName, [made]);
+			if (!kept) return;
+			if (isDirect) await setVersionState(kept.id, 'taken');
+			else if (isAlone) {
+				opened = kept.id;
+				await tick();
+				editor.goTo(made.section);
+			}
+		} catch (error) {
+			toast.error(`The version is not kept: ${messageOf(error)}`);
 		}
 	}
 
-	function put({ section, blocks }: Version, how: 'replace' | 'below') {
-		version = null;
-		editor.put(section, blocks, how);
+	function draft(section: string) {
+		const wanted: Move =
+			editor.isEmpty(section) || writing.endpoint === null ? 'draft' : 'another version';
+		if (writing.writer === 'by hand') {
+			showAsk('section', wanted);
+			return;
+		}
+		void ask([section], wanted);
+	}
+
+	function showAsk(which: Scope, what: Move) {
+		scope = which;
+		move = what;
+		isAsking = true;
+	}
+
+	function put(blocks: readonly BlockNode[], how: 'replace' | 'below') {
+		if (!version) return;
+		editor.put(version.section, blocks, how);
+		close('taken');
+	}
+
+	/** Closes the version that is open, and notes what became of it. */
+	function close(state: VersionState) {
+		if (stored && (state !== 'left' || stored.state === 'offered'))
+			void setVersionState(stored.id, state);
+		const next = offered.find(({ id, section }) => id !== opened && section === stored?.section);
+		opened = state === 'taken' ? null : (next?.id ?? null);
+		empty = null;
+	}
+
+	function measure(blocks: readonly BlockNode[]) {
+		if (!version || !reading) return null;
+		const read = editor.readingWith(version.section, blocks);
+		const slip = read?.slips.find(({ section }) => section === version.section);
+		if (!read || !slip) return null;
+		return {
+			standing: read.standing.standing,
+			words: slip.words,
+			placed: slip.terms.filter(({ state }) => state === 'placed').length,
+			terms: slip.terms.length,
+			answered: slip.questions.filter(({ isAnswered }) => isAnswered).length,
+			questions: slip.questions.length
+		};
+	}
+
+	const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+	const signs = $derived(
+		own
+			.filter(({ state }) => state !== 'left')
+			.map(({ id, section, writerName, madeAt, state }) => ({
+				id,
+				section,
+				by: writerName,
+				when: clock.format(madeAt),
+				isOpen: state === 'offered' || state === 'kept'
+			}))
+	);
+
+	/** Parts of a reply as versions of their sections, the first of them opened. */
+	async function offerReply(parts: readonly Part[], missing: readonly string[]) {
+		const made = parts.map(({ section, blocks, isCutOff }): Version => {
+			const slip = reading?.slips.find((one) => one.section === section);
+			return {
+				section,
+				heading: slip?.heading ?? '',
+				writer: 'by hand',
+				move: 'draft',
+				blocks,
+				words: wordsOfBlocks(blocks),
+				sources: sourcesIn(blocks),
+				outcome: isCutOff ? { kind: 'cut off' } : { kind: 'done' }
+			};
+		});
+		try {
+			const kept = await addVersions(session.id, take.id, 'brought back', made);
+			brought = null;
+			lacked = missing;
+			opened = kept[0]?.id ?? null;
+			if (kept[0]) editor.goTo(kept[0].section);
+		} catch (error) {
+			toast.error(`The versions are not kept: ${messageOf(error)}`);
+		}
+	}
+
+	/** What stands in the section of the version that is open, as typing rested last. */
+	const standing: readonly BlockNode[] = $derived.by(() => {
+		void reading;
+		return version ? untrack(() => editor.blocksOf(version.section)) : [];
+	});
+
+	function openVersion(id: string) {
+		const one = own.find((each) => each.id === id);
+		opened = id;
+		empty = null;
+		// the page has another width then
+		if (one) void tick().then(() => editor.goTo(one.section));
 	}
 
 	async function takeOutline() {
@@ -143,16 +308,18 @@
 		<TakeBar
 			{take}
 			takes={session.takes}
-			said={drafting ?? keeper.said}
+			said={run ? `${run.done} of ${run.all} sections` : keeper.said}
 			words={editor.words}
 			targetWords={session.findings?.targetWords ?? null}
-			isDrafting={drafting !== null}
+			{isDrafting}
 			{onchoose}
 			{ondraftall}
 			{onheadings}
 			{oncopy}
 			{onremove}
 			{onrename}
+			onask={() => showAsk(editor.section ? 'section' : 'all', 'draft')}
+			onbring={() => (brought = plan.sections.map(({ id }) => id))}
 		/>
 		{#if reading}
 			<Ladder
@@ -176,10 +343,37 @@
 
 	<WordingLine marks={editor.marks} onshow={(mark) => editor.showMark(mark)} />
 
-	{#if drafting}
-		<p class="flex items-baseline gap-3 border-b border-rule px-5 py-1.5">
-			<span>A new take is being drafted: {drafting}</span>
-			<button class="linkish" onclick={onstopdraft}>Stop</button>
+	{#if run}
+		<p class="flex items-baseline gap-3 border-b border-rule px-5 py-1.5" role="status">
+			<span
+				>{run.writer} writes “{run.heading}”: {run.done} of {run.all}
+				{run.all === 1 ? 'section' : 'sections'}{run.waitingMs > 0
+					? `, the server asks to wait ${Math.ceil(run.waitingMs / 1000)} s`
+					: run.words > 0
+						? `, ${run.words} words of this one`
+						: ''}</span
+			>
+			<button class="linkish" onclick={() => writing.stop()}>Stop</button>
+		</p>
+	{:else if unfinished}
+		<p class="flex flex-wrap items-baseline gap-3 border-b border-rule px-5 py-1.5" role="status">
+			<span
+				>{countOf(unfinished.sections.length, 'section')} not written{unfinished.reason
+					? `: ${unfinished.reason}`
+					: ''}.</span
+			>
+			<button
+				class="linkish"
+				onclick={() => unfinished && void ask(unfinished.sections, unfinished.move)}
+				>Go on where it stopped</button
+			>
+			<button class="linkish" onclick={() => (unfinished = null)}>Leave it</button>
+		</p>
+	{:else if offered.length > 1 && !stored}
+		<p class="flex flex-wrap items-baseline gap-3 border-b border-rule px-5 py-1.5" role="status">
+			<span>{countOf(offered.length, 'version')} beside the text, not yet taken or left.</span>
+			<button class="linkish" onclick={() => openVersion(offered.at(-1)!.id)}>Show the first</button
+			>
 		</p>
 	{/if}
 	{#if keeper.conflict}
@@ -195,8 +389,29 @@
 		</div>
 	{/if}
 
-	<div class="min-h-0 flex-1 overflow-y-auto">
-		<div class="desk">
+	{#if brought}
+		<div class="min-h-0 flex-1 overflow-y-auto">
+			<BringBack
+				{plan}
+				asked={brought}
+				signs={writing.signs}
+				onoffer={(parts, missing) => void offerReply(parts, missing)}
+				ontake={(parts, rest) => {
+					brought = null;
+					ontakereply(parts, rest);
+				}}
+				onrequest={(missing) => {
+					lacked = missing;
+					brought = null;
+					showAsk('lacked', 'draft');
+				}}
+				onclose={() => (brought = null)}
+			/>
+		</div>
+	{/if}
+	<!-- the manuscript stays as it is while a reply is looked at -->
+	<div class="min-h-0 flex-1 overflow-y-auto" class:hidden={brought !== null}>
+		<div class="desk" class:with-version={version !== null}>
 			<div class="margin" bind:this={margin}>
 				{#if reading}
 					<Slips
@@ -205,7 +420,10 @@
 						active={editor.section}
 						{isDrafting}
 						onopen={(section) => editor.goTo(section)}
-						ondraft={(section) => void draft(section)}
+						ondraft={draft}
+						onmore={() => showAsk('section', 'lengthen')}
+						versionsOf={(section) => signs.filter((one) => one.section === section)}
+						onversion={openVersion}
 						onterm={(key) => {
 							benchTerm = key;
 							benchTab = 'section';
@@ -224,13 +442,33 @@
 					onput={(section) => editor.putHeading(section)}
 				/>
 			</div>
-			{#if isBenchOpen || version}
+			{#if isBenchOpen || version || isAsking}
 				<aside class="bench" aria-label={isBenchOpen ? 'Bench' : 'Another version'}>
+					{#if isAsking && reading}
+						<AskPanel
+							{writing}
+							slips={reading.slips}
+							section={editor.section}
+							{lacked}
+							bind:scope
+							bind:move
+							standsOf={(id) => editor.blocksOf(id)}
+							onask={(sections, what) => void ask(sections, what)}
+							onbring={(sections) => (brought = sections)}
+							onclose={() => (isAsking = false)}
+						/>
+					{/if}
 					{#if version}
 						<VersionOffer
 							{version}
-							onput={(how) => version && put(version, how)}
-							onclose={() => (version = null)}
+							by={stored?.writerName ?? writing.writerName}
+							when={clock.format(stored?.madeAt ?? Date.now())}
+							sources={version.sources.flatMap((id) => writing.signs.get(id) ?? [])}
+							stands={standing}
+							{measure}
+							onput={put}
+							onkeep={stored && stored.state !== 'kept' ? () => close('kept') : undefined}
+							onclose={() => close('left')}
 						/>
 					{/if}
 					{#if isBenchOpen && session.findings}
@@ -264,6 +502,9 @@
 		grid-template-columns: 316px minmax(0, 700px) minmax(0, 1fr);
 		min-height: 100%;
 	}
+	.desk.with-version {
+		grid-template-columns: 250px minmax(0, 1fr) minmax(0, 470px);
+	}
 	.margin {
 		position: relative;
 		overflow: hidden;
@@ -284,7 +525,8 @@
 		min-width: 0;
 	}
 	@media (max-width: 1000px) {
-		.desk {
+		.desk,
+		.desk.with-version {
 			grid-template-columns: 230px minmax(0, 1fr);
 		}
 		.bench {
@@ -292,7 +534,8 @@
 		}
 	}
 	@media (max-width: 700px) {
-		.desk {
+		.desk,
+		.desk.with-version {
 			grid-template-columns: minmax(0, 1fr);
 		}
 		.margin {

@@ -29,6 +29,10 @@
 		outline: none;
 		overflow-wrap: break-word;
 	}
+	/* the line of formats lies over the top */
+	.manuscript :global(:is(h1, h2, h3, h4)) {
+		scroll-margin-top: 48px;
+	}
 	.manuscript :global(h1) {
 		font-size: 29px;
 		line-height: 1.2;

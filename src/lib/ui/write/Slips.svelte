@@ -5,6 +5,15 @@
 	import { placeSlips, rowsThatFit } from './slip-layout';
 	import { keyed } from '../parts/keyed';
 
+	/** A version as it is named beside its section. */
+	interface VersionSign {
+		readonly id: string;
+		readonly by: string;
+		readonly when: string;
+		/** It waits to be taken or left. */
+		readonly isOpen: boolean;
+	}
+
 	interface Props {
 		slips: readonly Slip[];
 		/** Tops of the headings in the margin, by section, in pixels. */
@@ -13,9 +22,25 @@
 		isDrafting: boolean;
 		onopen: (section: string) => void;
 		ondraft: (section: string) => void;
+		/** Opens what else a writer can be asked for. */
+		onmore: (section: string) => void;
+		/** Versions of a section that were not left, the newest first. */
+		versionsOf: (section: string) => readonly VersionSign[];
+		onversion: (id: string) => void;
 		onterm: (key: string) => void;
 	}
-	let { slips, tops, active, isDrafting, onopen, ondraft, onterm }: Props = $props();
+	let {
+		slips,
+		tops,
+		active,
+		isDrafting,
+		onopen,
+		ondraft,
+		onmore,
+		versionsOf,
+		onversion,
+		onterm
+	}: Props = $props();
 
 	const standing = $derived(slips.filter(({ section }) => tops.has(section)));
 	const wanted = $derived(standing.map(({ section }) => tops.get(section)!));
@@ -140,7 +165,7 @@
 			</div>
 		{/each}
 		{#if isOn}
-			<p class="mt-1.5">
+			<p class="mt-1.5 flex flex-wrap items-baseline gap-1.5">
 				<button
 					class="act"
 					class:chief={slip.words < 20}
@@ -148,7 +173,19 @@
 					onclick={() => ondraft(slip.section)}
 					>{slip.words < 20 ? 'Draft' : 'Another version'}</button
 				>
+				<button class="act" onclick={() => onmore(slip.section)}>More moves</button>
 			</p>
+			{#if versionsOf(slip.section).length > 0}
+				<p class="versions">
+					{#each versionsOf(slip.section) as { id, by, when, isOpen }, v (id)}{v > 0
+							? ' · '
+							: 'Versions: '}<button
+							class="linkish"
+							class:font-semibold={isOpen}
+							onclick={() => onversion(id)}>{by} {when}</button
+						>{/each}
+				</p>
+			{/if}
 		{/if}
 	</section>
 {/each}
@@ -219,6 +256,11 @@
 		color: var(--color-accent);
 	}
 	.done {
+		color: var(--ink-2);
+	}
+	.versions {
+		margin-top: 6px;
+		font-size: 12px;
 		color: var(--ink-2);
 	}
 	.deed {

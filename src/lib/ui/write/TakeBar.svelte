@@ -16,6 +16,10 @@
 		onheadings: () => void;
 		oncopy: () => void;
 		onremove: () => void;
+		/** Opens the panel that asks a writer. */
+		onask: () => void;
+		/** Brings a reply or an article that exists back into the take. */
+		onbring: () => void;
 		onrename: (name: string) => void;
 	}
 	let {
@@ -30,6 +34,8 @@
 		onheadings,
 		oncopy,
 		onremove,
+		onask,
+		onbring,
 		onrename
 	}: Props = $props();
 
@@ -79,6 +85,11 @@
 						<DropdownMenu.Item class={item} onSelect={onheadings}
 							>New take with the headings</DropdownMenu.Item
 						>
+						<DropdownMenu.Item class={item} onSelect={onask}>Ask a writer …</DropdownMenu.Item>
+						<DropdownMenu.Item class={item} onSelect={onbring}
+							>Bring a reply or an article in …</DropdownMenu.Item
+						>
+						<DropdownMenu.Separator class="my-1 h-px bg-rule" />
 						<DropdownMenu.Item class={item} onSelect={oncopy}>Copy this take</DropdownMenu.Item>
 						<DropdownMenu.Item class={item} onSelect={() => (isRenaming = true)}
 							>Rename it</DropdownMenu.Item

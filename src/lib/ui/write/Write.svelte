@@ -2,28 +2,31 @@
 <script lang="ts">
 	import { resolve } from '$app/paths';
 	import { toast } from 'svelte-sonner';
-	import { docOfHeadings, type TakeDoc } from '$lib/core/manuscript';
-	import type { Plan } from '$lib/core/plan';
-	import { docOfVersions, type Version } from '$lib/core/writers';
+	import { docOf, docOfHeadings, heading, type TakeDoc } from '$lib/core/manuscript';
+	import { headingOf, type Plan } from '$lib/core/plan';
+	import { docOfVersions, type ReplySection } from '$lib/core/writers';
 	import type { Take } from '$lib/data/db';
 	import { addTake, deleteTake, putTake, renameTake } from '$lib/data/takes';
-	import { messageOf } from '$lib/data/trouble';
-	import { analysis, type Progress } from '$lib/workers/client';
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
+	import type { Part } from './BringBack.svelte';
 	import Manuscript from './Manuscript.svelte';
+	import { Writing } from './writing.svelte';
 
 	const session = useSession();
+	const writing = new Writing(session);
 	let chosen = $state<string | null>(null);
-	/** Sections drafted of a whole article; null: no draft is under way. */
-	let drafted = $state.raw<Progress | null>(null);
+	/** Sections to be written as soon as the take that was made for them is open. */
+	let pending = $state.raw<readonly string[]>([]);
 
 	const take = $derived(session.takes.find(({ id }) => id === chosen) ?? session.takes.at(-1));
 	const plan = $derived(session.plan);
-	const drafting = $derived(drafted ? `${drafted.done} of ${drafted.all} sections` : null);
+	const run = $derived(writing.run);
 
+	// what nobody waits for any more is stopped
+	$effect(() => writing.open());
 	$effect(() => {
 		if (session.analysed) void session.findRuns();
 	});
@@ -49,10 +52,6 @@
 				: []
 		)
 	);
-	// a draft that nobody waits for any more is stopped
-	$effect(() => () => {
-		if (drafted) void analysis.stopDrafting();
-	});
 
 	async function addAsStep(label: string, name: string, doc: TakeDoc) {
 		let made: Take | null = null;
@@ -72,59 +71,28 @@
 		chosen = (made as Take | null)?.id ?? null;
 	}
 
-	/** Versions of sections by the built-in drafter, as they come. */
-	async function draft(
-		sections: readonly string[] | null,
-		elsewhere: string,
-		onProgress: (progress: Progress) => void
-	): Promise<{ readonly versions: Version[]; readonly plan: Plan; readonly isWhole: boolean }> {
-		const { analysed } = session;
-		const now = $state.snapshot(plan) as Plan | null;
-		if (!analysed || !now) throw new Error('the evidence is still being read');
-		const versions: Version[] = [];
-		const end = await analysis.draft(
-			analysed.evidence,
-			now,
-			{
-				mustNotSay: session.mustNotSay,
-				callToAction: session.assignment?.brief.callToAction ?? ''
-			},
-			{ sections, elsewhere },
-			(version, progress) => {
-				versions.push(version);
-				onProgress(progress);
-			}
-		);
-		return { versions, plan: now, isWhole: end === 'done' };
-	}
-
+	/** A new take: whole at once from the notes, or section by section from an endpoint. */
 	async function draftAll() {
-		if (!plan || drafted) return;
-		drafted = { done: 0, all: plan.sections.length };
-		try {
-			const made = await draft(null, '', (progress) => (drafted = progress));
-			if (made.versions.length > 0)
-				await addAsStep(
-					made.isWhole
-						? 'Drafted a new take'
-						: `Drafted a new take as far as section ${made.versions.length}`,
-					'',
-					docOfVersions(made.plan, made.versions)
-				);
-		} catch (error) {
-			toast.error(`Nothing was drafted: ${messageOf(error)}`);
-		} finally {
-			drafted = null;
+		const now = $state.snapshot(plan) as Plan | null;
+		if (!now || run) return;
+		const sections = now.sections.map(({ id }) => id);
+		if (writing.endpoint) {
+			pending = sections;
+			await addAsStep(`Started a take by ${writing.endpoint.name}`, '', docOfHeadings(now));
+			return;
 		}
-	}
-
-	async function draftSection(section: string, elsewhere: string): Promise<Version | null> {
-		try {
-			return (await draft([section], elsewhere, () => {})).versions[0] ?? null;
-		} catch (error) {
-			toast.error(`Nothing was drafted: ${messageOf(error)}`);
-			return null;
-		}
+		const requests = writing.requestsFor(sections, 'draft', () => []);
+		const end = await writing.write(requests, '', () => {});
+		if (!end) return;
+		if (end.versions.length > 0)
+			await addAsStep(
+				end.versions.length === sections.length
+					? 'Drafted a new take'
+					: `Drafted a new take as far as section ${end.versions.length}`,
+				'',
+				docOfVersions(now, end.versions)
+			);
+		else if (end.reason !== 'stopped') toast.error(`Nothing was drafted: ${end.reason}`);
 	}
 
 	async function startWithHeadings() {
@@ -133,6 +101,22 @@
 
 	async function copyTake() {
 		if (take) await addAsStep(`Copied “${take.name}”`, `${take.name} (copy)`, take.doc);
+	}
+
+	/** A take of what was brought back: its parts under the plan's headings, the rest behind them. */
+	async function takeReply(parts: readonly Part[], rest: readonly ReplySection[]) {
+		const now = plan;
+		if (!now) return;
+		const bySection = new Map(parts.map(({ section, blocks }) => [section, blocks]));
+		const blocks = now.sections.flatMap((section) => {
+			const came = bySection.get(section.id);
+			return came ? [heading(section.level, headingOf(now, section), section.id), ...came] : [];
+		});
+		const extra = rest.flatMap((part) => [
+			...(part.heading === '' ? [] : [heading(2, part.heading)]),
+			...part.blocks
+		]);
+		await addAsStep('Brought in a take', '', docOf([...blocks, ...extra]));
 	}
 
 	function removeTake() {
@@ -168,13 +152,13 @@
 					: `your ${session.noteSigns.size} notes`}, marks every sentence with its origin, and
 			leaves a visible gap where {session.noteSigns.size === 1 ? 'it is' : 'they are'} silent.
 		</p>
-		{#if drafted}
+		{#if run}
 			<div class="mt-4">
 				<ProgressLine
 					label="Drafting section"
-					done={drafted.done}
-					all={drafted.all}
-					oncancel={() => void analysis.stopDrafting()}
+					done={run.done}
+					all={run.all}
+					oncancel={() => writing.stop()}
 				/>
 			</div>
 		{:else}
@@ -184,6 +168,20 @@
 				>
 				<button class="act" onclick={() => void startWithHeadings()}>Start with the headings</button
 				>
+			</p>
+			<p class="mt-3 text-ink-2">
+				<label for="first-writer">Drafted by</label>
+				<select
+					id="first-writer"
+					class="field w-auto!"
+					value={writing.writer === 'by hand' ? 'built-in' : writing.writer}
+					onchange={(event) => writing.choose(event.currentTarget.value)}
+				>
+					<option value="built-in">the built-in drafter</option>
+					{#each writing.endpoints as { id, name } (id)}<option value={id}>{name}</option>{/each}
+				</select>
+				· an assistant of yours in another window: start with the headings, then ask a writer by hand.
+				Endpoints are set up in the <a class="linkish" href={resolve('/settings')}>settings</a>.
 			</p>
 			{#if !session.analysed}<p class="mt-2 text-ink-2" role="status">
 					The evidence is still being read …
@@ -195,15 +193,16 @@
 		<Manuscript
 			{take}
 			{plan}
-			{drafting}
-			onstopdraft={() => void analysis.stopDrafting()}
+			{writing}
+			{pending}
+			onpending={() => (pending = [])}
+			ontakereply={(parts, extra) => void takeReply(parts, extra)}
 			onchoose={(id) => (chosen = id)}
 			ondraftall={() => void draftAll()}
 			onheadings={() => void startWithHeadings()}
 			oncopy={() => void copyTake()}
 			onremove={removeTake}
 			onrename={(name) => void renameTake(take.id, name)}
-			{draftSection}
 		/>
 	{/key}
 {/if}

@@ -49,7 +49,29 @@ export class LiveReading {
 	read({ state: { doc } }: Pick<Editor, 'state'>): Reading {
 		const nodes: ProseNode[] = [];
 		doc.forEach((node) => nodes.push(node));
-		const article = this.#reader.read(nodes, (node) => node.toJSON() as BlockNode);
+		return this.#read(nodes);
+	}
+
+	/** How it would read with other blocks from one place to another, `to` excluded. */
+	readWith(
+		{ state: { doc } }: Pick<Editor, 'state'>,
+		{ from, to }: { readonly from: number; readonly to: number },
+		blocks: readonly BlockNode[]
+	): Reading {
+		const nodes: (ProseNode | BlockNode)[] = [];
+		doc.forEach((node) => nodes.push(node));
+		const now = [...nodes];
+		nodes.splice(from, to - from, ...blocks);
+		const reading = this.#read(nodes);
+		// the reader goes on from what stands
+		this.#read(now);
+		return reading;
+	}
+
+	#read(nodes: readonly (ProseNode | BlockNode)[]): Reading {
+		const article = this.#reader.read(nodes, (node) =>
+			'toJSON' in node ? (node.toJSON() as BlockNode) : node
+		);
 		const state = stateOf(article, this.#plan, this.#yardstick);
 		const answered = new Set(
 			this.#yardstick.questions.flatMap(({ id }, q) => (state.answered[q] ? [id] : []))

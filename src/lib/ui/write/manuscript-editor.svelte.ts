@@ -216,7 +216,8 @@ export class ManuscriptEditor {
 		const editor = this.#editor;
 		if (!cut || !editor) return;
 		const end = blockStart(editor.state.doc, cut.from + 1) - 1;
-		this.command((chain) => chain.setTextSelection(end).scrollIntoView());
+		this.command((chain) => chain.setTextSelection(end));
+		this.elementOf(cut.from)?.scrollIntoView({ block: 'start' });
 	}
 
 	/** Puts blocks into a section in place of its text, or below it. */
@@ -344,13 +345,31 @@ export class ManuscriptEditor {
 		this.command((chain) => chain.insertContent(nodes as JSONContent[]));
 	}
 
-	/** Text of everything but one section: what a new version of it must not say again. */
-	textBeside(section: string): string {
-		const doc = this.doc;
+	/** The blocks that stand under the heading of a section. */
+	blocksOf(section: string): readonly BlockNode[] {
 		const cut = this.#cuts().get(section);
+		return cut ? (this.doc?.content.slice(cut.from + 1, cut.to) ?? []) : [];
+	}
+
+	/** How the take would read with other blocks in a section; null while the evidence is read. */
+	readingWith(section: string, blocks: readonly BlockNode[]): Reading | null {
+		const cut = this.#cuts().get(section);
+		const editor = this.#editor;
+		const live = this.#live;
+		if (!cut || !editor || !live) return null;
+		return live.readWith(editor, { from: cut.from + 1, to: cut.to }, blocks);
+	}
+
+	/** Text of everything but some sections: what new versions of them must not say again. */
+	textBeside(...sections: readonly string[]): string {
+		const doc = this.doc;
+		const cuts = this.#cuts();
+		const left = sections.flatMap((section) => cuts.get(section) ?? []);
 		if (!doc) return '';
 		return doc.content
-			.filter((node, at) => node.type !== 'gap' && !(cut && at >= cut.from && at < cut.to))
+			.filter(
+				(node, at) => node.type !== 'gap' && !left.some(({ from, to }) => at >= from && at < to)
+			)
 			.map(docText)
 			.join('\n');
 	}

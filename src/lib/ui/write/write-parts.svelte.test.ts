@@ -1,7 +1,7 @@
 import { render, screen } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import { gap, paragraph, textNode } from '$lib/core/manuscript';
+import { gap, paragraph, textNode, type BlockNode } from '$lib/core/manuscript';
 import type { Mark } from '$lib/core/proof';
 import type { Move, PageStanding, Slip } from '$lib/core/standing';
 import type { Version } from '$lib/core/writers';
@@ -67,6 +67,8 @@ describe('TakeBar', () => {
 		onheadings: vi.fn(),
 		oncopy: vi.fn(),
 		onremove: vi.fn(),
+		onask: vi.fn(),
+		onbring: vi.fn(),
 		onrename: vi.fn()
 	};
 
@@ -156,7 +158,14 @@ const term = (key: string, deed: string) =>
 	({ key, phrase: key, state: deed === '' ? 'placed' : 'thin', deed, uses: 1, wanted: 2 }) as const;
 
 describe('Slips', () => {
-	const handlers = { onopen: vi.fn(), ondraft: vi.fn(), onterm: vi.fn() };
+	const handlers = {
+		onopen: vi.fn(),
+		ondraft: vi.fn(),
+		onmore: vi.fn(),
+		onversion: vi.fn(),
+		versionsOf: () => [{ id: 'v', by: 'Larch', when: '14:02', isOpen: true }],
+		onterm: vi.fn()
+	};
 
 	it('says in deeds what a section still needs, and opens a term on the bench', async () => {
 		const one = slip({
@@ -181,6 +190,10 @@ describe('Slips', () => {
 		expect(shown.textContent).toContain('answered');
 		await user.click(named('hearting'));
 		expect(handlers.onterm).toHaveBeenCalledWith('hearting');
+		await user.click(named('Larch 14:02'));
+		expect(handlers.onversion).toHaveBeenCalledWith('v');
+		await user.click(named('More moves'));
+		expect(handlers.onmore).toHaveBeenCalledWith('s');
 	});
 
 	it('shows no slip for a section the manuscript lacks', () => {
@@ -224,24 +237,64 @@ describe('VersionOffer', () => {
 		outcome: { kind: 'done' }
 	};
 
-	it('is taken whole in place of the section or below it, or left', async () => {
-		const [onput, onclose] = [vi.fn(), vi.fn()];
-		render(VersionOffer, { version, onput, onclose });
-		expect(screen.getByText('4 words from your notes')).toBeTruthy();
-		expect(screen.getByText('Gap. How high?')).toBeTruthy();
-		for (const name of ['Replace the section', 'Put it below', 'Leave it'])
+	const props = {
+		version,
+		by: 'Larch',
+		when: '14:02',
+		sources: ['n1'],
+		stands: [paragraph(textNode('Lay each course.'))],
+		measure: (blocks: readonly BlockNode[]) => ({
+			standing: 60 + blocks.length,
+			words: 4 * blocks.length,
+			placed: 1,
+			terms: 2,
+			answered: 0,
+			questions: 0
+		}),
+		onput: vi.fn(),
+		onkeep: vi.fn(),
+		onclose: vi.fn()
+	};
+
+	it('is taken whole in place of the section or below it, kept or left', async () => {
+		const [onput, onkeep, onclose] = [vi.fn(), vi.fn(), vi.fn()];
+		render(VersionOffer, { ...props, onput, onkeep, onclose });
+		expect(screen.getByText(/drew on n1/)).toBeTruthy();
+		expect(screen.getByText('61 →', { exact: false }).textContent).toMatch(/standing\s+61 → 62/);
+		for (const name of ['Replace the section', 'Put it below', 'Keep for later', 'Leave it'])
 			await user.click(named(name));
-		expect(onput.mock.calls).toEqual([['replace'], ['below']]);
+		expect(onput.mock.calls).toEqual([
+			[version.blocks, 'replace'],
+			[version.blocks, 'below']
+		]);
+		expect(onkeep).toHaveBeenCalledTimes(1);
 		expect(onclose).toHaveBeenCalledTimes(1);
 	});
 
-	it('says why nothing was written, and then offers nothing to put', () => {
+	it('marks the words it adds, and leaves ours where a paragraph is not ticked', async () => {
+		const onput = vi.fn();
+		const { container } = render(VersionOffer, { ...props, onput });
+		expect([...container.querySelectorAll('ins')].map((ins) => ins.textContent)).toEqual([
+			' level',
+			'How high?'
+		]);
+		await user.click(screen.getByRole('checkbox', { name: 'Take: Lay each course level.' }));
+		await user.click(named('Take the ticked'));
+		expect(onput).toHaveBeenCalledWith([props.stands[0], version.blocks[1]], 'replace');
+	});
+
+	it('says why nothing was written, and what was left out, and then offers nothing to put', () => {
 		render(VersionOffer, {
-			version: { ...version, blocks: [], outcome: { kind: 'refused', reason: 'it cannot' } },
-			onput: () => {},
-			onclose: () => {}
+			...props,
+			version: {
+				...version,
+				blocks: [],
+				outcome: { kind: 'refused', reason: 'it cannot' },
+				left: [{ text: 'Sure!', reason: 'said around the text' }]
+			}
 		});
 		expect(screen.getByText('Nothing was written: it cannot.')).toBeTruthy();
+		expect(screen.getByText('1 left out of the reply')).toBeTruthy();
 		expect((named('Replace the section') as HTMLButtonElement).disabled).toBe(true);
 	});
 });

@@ -1,6 +1,6 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { callAddressOf, STAND_IN_ADDRESS } from '$lib/core/writers';
+import { callAddressOf, NOT_ASKED, STAND_IN_ADDRESS } from '$lib/core/writers';
 import { isOwnPage } from '$lib/server/endpoint-relay';
 import { relay } from '$lib/server/relay';
 import { answerAsStandIn } from '$lib/server/stand-in';
@@ -21,5 +21,6 @@ export const POST: RequestHandler = async ({ request, url }) => {
 	if (address === callAddressOf(STAND_IN_ADDRESS))
 		return answerAsStandIn(new Request(url, { method: 'POST', body: JSON.stringify(body) }));
 	const answer = await relay.ask({ address, key, body }, request.signal);
-	return answer instanceof Response ? answer : json(answer, { status: 502 });
+	// why it was not asked is an answer of this app, told apart from the server's own by a header
+	return answer instanceof Response ? answer : json(answer, { headers: { [NOT_ASKED]: '1' } });
 };

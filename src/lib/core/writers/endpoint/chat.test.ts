@@ -6,7 +6,7 @@ import { callAddressOf, chatBodyOf, endpointSchema } from './settings';
 describe('EventReader', () => {
 	it('gives the same events, however the stream is cut', () => {
 		const stream =
-			'data: {"a":1}\n\n: a remark\r\ndata: two\rdata:three\n\nevent: x\ndata: [DONE]\n';
+			'data: {"a":1}\n\n: a remark\r\n\r\ndata: two\n\ndata:three\n\nevent: x\ndata: [DONE]';
 		fc.assert(
 			fc.property(
 				fc.array(fc.integer({ min: 1, max: 9 }), { minLength: 1, maxLength: 40 }),

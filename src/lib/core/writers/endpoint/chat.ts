@@ -1,3 +1,4 @@
+import { createParser } from 'eventsource-parser';
 import { z } from 'zod';
 
 /*
@@ -78,20 +79,18 @@ export function readChatJson(text: string): ChatPiece | null {
 
 /** Cuts a stream of server-sent events into its data, whatever the pieces it arrives in. */
 export class EventReader {
-	#rest = '';
+	#found: string[] = [];
+	readonly #parser = createParser({ onEvent: ({ data }) => this.#found.push(data.trim()) });
 
 	/** The data of the events that are complete now, in order; "[DONE]" included. */
 	push(chunk: string): string[] {
-		const lines = (this.#rest + chunk).split(/\r\n|\n|\r/);
-		this.#rest = lines.pop()!;
-		return lines.flatMap((line) => (line.startsWith('data:') ? [line.slice(5).trim()] : []));
+		this.#parser.feed(chunk);
+		return this.#found.splice(0);
 	}
 
-	/** What is left when the stream ends without a last line break. */
+	/** The event that was open when the stream ended. */
 	end(): string[] {
-		const rest = this.#rest;
-		this.#rest = '';
-		return rest.startsWith('data:') ? [rest.slice(5).trim()] : [];
+		return this.push('\n\n');
 	}
 }
 

@@ -35,7 +35,6 @@ function serverOf(...turns: readonly Turn[]): ChatServer & { readonly calls: Cha
 	const calls: ChatCall[] = [];
 	return {
 		calls,
-		// eslint-disable-next-line @typescript-eslint/require-await -- a real server is waited for
 		async *ask(call, stop) {
 			calls.push(call);
 			const [pieces, end] = turns[calls.length - 1] ?? [[], { kind: 'whole' as const }];
@@ -168,7 +167,6 @@ describe('EndpointWriter', () => {
 		const stop = { aborted: false };
 		const server: ChatServer & { asked: number } = {
 			asked: 0,
-			// eslint-disable-next-line @typescript-eslint/require-await -- a real server is waited for
 			async *ask() {
 				server.asked++;
 				yield '## Dig the trench\n\nDig. ';

@@ -20,6 +20,9 @@ export type Endpoint = z.infer<typeof endpointSchema>;
 /** Where the stand-in that ships with the app answers. */
 export const STAND_IN_ADDRESS = '/api/stand-in/v1';
 
+/** Header of an answer that says why the endpoint was not asked. */
+export const NOT_ASKED = 'x-corvan-not-asked';
+
 /** The body of a call in the chat-completions form. */
 export function chatBodyOf(
 	{ model, temperature, longestReply }: Endpoint,

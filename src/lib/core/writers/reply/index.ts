@@ -1,5 +1,4 @@
-export type { Dropped, DroppedReason } from './reply-blocks';
+export type { DroppedReason } from './reply-blocks';
 export type { OriginOfSign } from './citations';
-export type { Sureness } from './match-headings';
 export * from './read-reply';
 export * from './seams';
