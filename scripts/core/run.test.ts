@@ -68,7 +68,7 @@ describe('core reply', () => {
 	it('says where each part of a reply belongs, and what is missing, extra and left out', () => {
 		const reply = file(
 			'reply.md',
-			'Sure!\n\n## Digging the trench\n\nDig.\n\n## Moles\n\nThey dig.\n'
+			'Sure!\n\n## Digging the trench\n\nDig.\n\n## Moles\n\nThey dig.\n\n## Worms\n\nThey too.\n'
 		);
 		const { status, out } = core('reply', '--plan', file('plan.json', plan), reply);
 		expect(status).toBe(0);
@@ -77,7 +77,10 @@ describe('core reply', () => {
 				{ heading: 'Digging the trench', section: 'Dig the trench', words: 1, state: 'renamed' }
 			],
 			missing: ['Walls', 'Lay the cope'],
-			extra: [{ heading: 'Moles', words: 2 }],
+			extra: [
+				{ heading: 'Moles', words: 2 },
+				{ heading: 'Worms', words: 2 }
+			],
 			dropped: [{ text: 'Sure!', reason: 'chatter' }]
 		});
 	});
