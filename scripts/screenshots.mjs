@@ -1,7 +1,7 @@
 // npm run screenshots: makes docs/screenshots from the demo, one picture for each main view.
 import { chromium } from '@playwright/test';
 import { spawn } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureChromium, ensurePackages, ROOT, run } from './install.mjs';
 
@@ -135,8 +135,32 @@ async function walk(theme, names) {
 		.getByRole('textbox', { name: 'Manuscript' })
 		.getByRole('heading', { name: 'Lay the footings' })
 		.click();
-	await page.getByRole('button', { name: 'Bench' }).click();
 	await take('write');
+	await page.getByRole('tab', { name: 'Your notes' }).click();
+	await page.getByRole('group', { name: 'What became of the notes' }).waitFor();
+	await take('write-notes');
+	await page.getByRole('tab', { name: 'This section' }).click();
+	await page.getByRole('button', { name: 'More moves' }).click();
+	const ask = page.getByRole('region', { name: 'Ask a writer' });
+	await ask.getByLabel('Writer', { exact: true }).selectOption({ label: 'Stand-in · stand-in' });
+	await ask.getByLabel('To', { exact: true }).selectOption('another version');
+	await ask.getByRole('button', { name: 'Ask', exact: true }).click();
+	await page.getByRole('region', { name: /^Version of/ }).waitFor();
+	await ask.getByRole('button', { name: 'Fold away' }).click();
+	await take('write-version');
+	await page.getByRole('button', { name: 'Leave it' }).click();
+	await page.getByRole('button', { name: /, takes$/ }).click();
+	await page.getByRole('menuitem', { name: /^Bring a reply/ }).click();
+	await page
+		.getByRole('textbox', { name: 'The reply' })
+		.fill(readFileSync(join(ROOT, 'tests/fixtures/replies/46-demo-with-everything.md'), 'utf8'));
+	await page.getByRole('button', { name: 'Read it' }).click();
+	await page.getByRole('heading', { name: 'What came back' }).waitFor();
+	await take('write-reply');
+	await page
+		.getByRole('region', { name: 'What came back' })
+		.getByRole('button', { name: 'Leave it' })
+		.click();
 	await stage('Deliver');
 	await take('deliver');
 	await page.goto(`${address}/clients`);
@@ -153,9 +177,7 @@ await walk('paper', [
 	'client',
 	'gather',
 	'gather-note',
-	'gather-came-in',
 	'findings-terms',
-	'findings-phrases',
 	'findings-topics',
 	'findings-questions',
 	'findings-facts',
@@ -164,6 +186,9 @@ await walk('paper', [
 	'plan-why',
 	'plan-compare',
 	'write',
+	'write-notes',
+	'write-version',
+	'write-reply',
 	'deliver'
 ]);
 await walk('night', ['findings-terms']);

@@ -72,7 +72,7 @@ test('the sample goes from gathered pages to files and back from its archive', a
 
 	await draftArticle(page);
 	await expect(page.getByText('saved', { exact: true })).toBeVisible();
-	const words = await page.getByText(/^[\d,]+ of 1,800 words$/).innerText();
+	const words = await page.getByText(/^[\d,]+ of 1,800 words/).innerText();
 
 	await goTo(page, 'Deliver');
 	const wait = () => page.waitForEvent('download');

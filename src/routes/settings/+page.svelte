@@ -17,6 +17,9 @@
 		['Ctrl/⌘ + Z', 'take back the last step'],
 		['Ctrl/⌘ + Shift + Z', 'do it again'],
 		['Alt + ↑ / ↓', 'move the chosen section in the plan'],
+		['Alt + J', 'in Write: the next section with something open'],
+		['Alt + G', 'in Write: the next gap'],
+		['Alt + Q', 'in Write: only the text and its section’s slip'],
 		['Alt + → / ←', 'make it a sub-section, or bring it out again'],
 		['↑ / ↓', 'the next row in a list; Enter opens it, Space sets a page aside or ticks a phrase']
 	] as const;

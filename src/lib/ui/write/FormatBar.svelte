@@ -9,15 +9,21 @@
 	import ListOrdered from '@lucide/svelte/icons/list-ordered';
 	import PanelRight from '@lucide/svelte/icons/panel-right';
 	import Redo from '@lucide/svelte/icons/redo-2';
+	import Feather from '@lucide/svelte/icons/feather';
+	import Search from '@lucide/svelte/icons/search';
 	import Undo from '@lucide/svelte/icons/undo-2';
 	import type { ManuscriptEditor } from './manuscript-editor.svelte';
 
 	interface Props {
 		editor: Pick<ManuscriptEditor, 'isOn' | 'command'>;
 		isBenchOpen: boolean;
+		/** Only the text and the slip of its section. */
+		isQuiet?: boolean;
 		onbench: () => void;
+		onfind?: () => void;
+		onquiet?: () => void;
 	}
-	let { editor, isBenchOpen, onbench }: Props = $props();
+	let { editor, isBenchOpen, isQuiet = false, onbench, onfind, onquiet }: Props = $props();
 
 	type Chain = Parameters<Parameters<ManuscriptEditor['command']>[0]>[0];
 	const FORMATS = [
@@ -83,6 +89,17 @@
 	>
 	<button
 		class="ml-auto"
+		aria-label="Find and replace"
+		title="Find and replace (Ctrl+F)"
+		onclick={() => onfind?.()}><Search size={15} /></button
+	>
+	<button
+		aria-label="Quiet"
+		aria-pressed={isQuiet}
+		title="Quiet: only the text and its section’s slip (Alt+Q)"
+		onclick={() => onquiet?.()}><Feather size={15} /></button
+	>
+	<button
 		aria-label="Bench"
 		aria-pressed={isBenchOpen}
 		title="The bench: notes and facts for the section in hand"

@@ -6,7 +6,7 @@
 	import { addTake } from '$lib/data/takes';
 	import { toast } from 'svelte-sonner';
 	import { tick, untrack } from 'svelte';
-	import type { BlockNode } from '$lib/core/manuscript';
+	import type { BlockNode, TakeDoc } from '$lib/core/manuscript';
 	import { sourcesIn, wordsOfBlocks, type Move, type ReplySection } from '$lib/core/writers';
 	import type { VersionState } from '$lib/data/db';
 	import { messageOf } from '$lib/data/trouble';
@@ -17,7 +17,10 @@
 	import type { Scope } from './moves';
 	import type { Writing } from './writing.svelte';
 	import { useSession } from '../assignment/session.svelte';
+	import { actions } from '../frame/actions.svelte';
 	import Bench from './Bench.svelte';
+	import FindBar from './FindBar.svelte';
+	import TakesCompared from './TakesCompared.svelte';
 	import FormatBar from './FormatBar.svelte';
 	import Ladder from './Ladder.svelte';
 	import { ManuscriptEditor } from './manuscript-editor.svelte';
@@ -112,11 +115,15 @@
 		readonly reason: string;
 	} | null>(null);
 	let isAsking = $state(false);
+	let isFinding = $state(false);
+	let isQuiet = $state(false);
+	let isComparing = $state(false);
 	let scope = $state<Scope>('section');
 	let move = $state<Move>('draft');
 	let lacked = $state.raw<readonly string[]>([]);
 	/** Sections that a reply is brought back for; null: none is. */
 	let brought = $state.raw<readonly string[] | null>(null);
+	const isAway = $derived(brought !== null || isComparing);
 	const offered = $derived(own.filter(({ state }) => state === 'offered'));
 
 	$effect(() => editor.reread());
@@ -280,6 +287,41 @@
 		return version ? untrack(() => editor.blocksOf(version.section)) : [];
 	});
 
+	const compared: TakeDoc = $derived.by(() => {
+		void reading;
+		return untrack(() => editor.doc) ?? take.doc;
+	});
+
+	$effect(() =>
+		actions.offer(() => [
+			{ label: 'Find and replace', run: () => (isFinding = true) },
+			{ label: 'Go to the next gap', run: () => editor.nextGap() },
+			{ label: 'Go to the next open slip', run: () => editor.nextOpenSlip() },
+			{ label: 'Quiet: only the text', also: 'focus', run: () => (isQuiet = !isQuiet) },
+			{ label: 'Ask a writer', also: 'endpoint request', run: () => showAsk('section', 'draft') },
+			{
+				label: 'Bring a reply or an article in',
+				also: 'paste reply',
+				run: () => (brought = plan.sections.map(({ id }) => id))
+			},
+			...(session.takes.length > 1
+				? [{ label: 'Compare with another take', run: () => (isComparing = true) }]
+				: [])
+		])
+	);
+
+	/** Keys of the manuscript; where the browser has its own, ours come first only inside the text. */
+	function keydown(event: KeyboardEvent) {
+		const isIn = event.target instanceof Element && event.target.closest('.manuscript') !== null;
+		if ((event.ctrlKey || event.metaKey) && event.key === 'f' && isIn) isFinding = true;
+		else if (!event.altKey || event.ctrlKey || event.metaKey) return;
+		else if (event.code === 'KeyG') editor.nextGap();
+		else if (event.code === 'KeyJ') editor.nextOpenSlip();
+		else if (event.code === 'KeyQ') isQuiet = !isQuiet;
+		else return;
+		event.preventDefault();
+	}
+
 	function openVersion(id: string) {
 		const one = own.find((each) => each.id === id);
 		opened = id;
@@ -301,7 +343,9 @@
 	}
 </script>
 
-<div class="flex h-full flex-col">
+<svelte:window onkeydown={keydown} />
+
+<div class="flex h-full flex-col" class:quiet={isQuiet}>
 	<div
 		class="grid h-[72px] flex-none grid-cols-[168px_minmax(0,1fr)_250px] items-center gap-4 border-b border-rule px-5 max-md:h-auto max-md:grid-cols-1 max-md:gap-1 max-md:px-3 max-md:py-2"
 	>
@@ -311,6 +355,8 @@
 			said={run ? `${run.done} of ${run.all} sections` : keeper.said}
 			words={editor.words}
 			targetWords={session.findings?.targetWords ?? null}
+			chosenWords={editor.chosenWords}
+			oncompare={session.takes.length > 1 ? () => (isComparing = true) : undefined}
 			{isDrafting}
 			{onchoose}
 			{ondraftall}
@@ -409,8 +455,21 @@
 			/>
 		</div>
 	{/if}
-	<!-- the manuscript stays as it is while a reply is looked at -->
-	<div class="min-h-0 flex-1 overflow-y-auto" class:hidden={brought !== null}>
+	{#if isComparing && editor.doc}
+		<div class="min-h-0 flex-1 overflow-y-auto">
+			<TakesCompared
+				{plan}
+				mine={compared}
+				mineName={take.name}
+				others={session.takes.filter(({ id }) => id !== take.id)}
+				read={(doc) => editor.readingOf(doc)}
+				ontake={(section, blocks) => editor.put(section, blocks, 'replace')}
+				onclose={() => (isComparing = false)}
+			/>
+		</div>
+	{/if}
+	<!-- the manuscript stays as it is while something else is looked at -->
+	<div class="min-h-0 flex-1 overflow-y-auto" class:hidden={isAway}>
 		<div class="desk" class:with-version={version !== null}>
 			<div class="margin" bind:this={margin}>
 				{#if reading}
@@ -419,6 +478,7 @@
 						{tops}
 						active={editor.section}
 						{isDrafting}
+						{isQuiet}
 						onopen={(section) => editor.goTo(section)}
 						ondraft={draft}
 						onmore={() => showAsk('section', 'lengthen')}
@@ -433,7 +493,15 @@
 				{/if}
 			</div>
 			<div class="sheet">
-				<FormatBar {editor} {isBenchOpen} onbench={() => (isBenchOpen = !isBenchOpen)} />
+				<FormatBar
+					{editor}
+					{isBenchOpen}
+					{isQuiet}
+					onbench={() => (isBenchOpen = !isBenchOpen)}
+					onfind={() => (isFinding = true)}
+					onquiet={() => (isQuiet = !isQuiet)}
+				/>
+				{#if isFinding}<FindBar {editor} onclose={() => (isFinding = false)} />{/if}
 				<ManuscriptPage mount={(element) => editor.mount(element)} onresize={layOut} />
 				<OutlineNotes
 					differences={editor.differences}
@@ -442,7 +510,7 @@
 					onput={(section) => editor.putHeading(section)}
 				/>
 			</div>
-			{#if isBenchOpen || version || isAsking}
+			{#if !isQuiet && (isBenchOpen || version || isAsking)}
 				<aside class="bench" aria-label={isBenchOpen ? 'Bench' : 'Another version'}>
 					{#if isAsking && reading}
 						<AskPanel
@@ -501,6 +569,9 @@
 		display: grid;
 		grid-template-columns: 316px minmax(0, 700px) minmax(0, 1fr);
 		min-height: 100%;
+	}
+	.quiet > .grid {
+		display: none;
 	}
 	.desk.with-version {
 		grid-template-columns: 250px minmax(0, 1fr) minmax(0, 470px);

@@ -121,6 +121,12 @@
 		opacity: 0.6;
 		pointer-events: none;
 	}
+	.manuscript :global(.ProseMirror-search-match) {
+		background: color-mix(in oklab, var(--color-secondary) 22%, var(--sheet));
+	}
+	.manuscript :global(.ProseMirror-active-search-match) {
+		background: color-mix(in oklab, var(--color-accent) 32%, var(--sheet));
+	}
 	.manuscript :global(.proof-mark) {
 		text-decoration: underline wavy var(--color-plum, currentColor) 1px;
 		text-underline-offset: 3px;

@@ -20,6 +20,8 @@
 		tops: ReadonlyMap<string, number>;
 		active: string | null;
 		isDrafting: boolean;
+		/** Only the slip in hand shows. */
+		isQuiet?: boolean;
 		onopen: (section: string) => void;
 		ondraft: (section: string) => void;
 		/** Opens what else a writer can be asked for. */
@@ -34,6 +36,7 @@
 		tops,
 		active,
 		isDrafting,
+		isQuiet = false,
 		onopen,
 		ondraft,
 		onmore,
@@ -124,7 +127,7 @@
 	<section
 		class="slip"
 		class:on={isOn}
-		class:folded={placed[i] === null}
+		class:folded={placed[i] === null || (isQuiet && !isOn)}
 		style:transform="translateY({placed[i] ?? wanted[i]}px)"
 		bind:clientHeight={heights[slip.section]}
 		aria-label="Slip of {slip.heading}"

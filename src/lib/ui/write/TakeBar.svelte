@@ -10,6 +10,8 @@
 		/** Words written; null while the evidence is read. */
 		words: number | null;
 		targetWords: number | null;
+		/** Words that are chosen in the text; 0: none. */
+		chosenWords?: number;
 		isDrafting: boolean;
 		onchoose: (id: string) => void;
 		ondraftall: () => void;
@@ -18,6 +20,8 @@
 		onremove: () => void;
 		/** Opens the panel that asks a writer. */
 		onask: () => void;
+		/** Sets this take beside another; left out where there is none. */
+		oncompare?: (() => void) | undefined;
 		/** Brings a reply or an article that exists back into the take. */
 		onbring: () => void;
 		onrename: (name: string) => void;
@@ -28,6 +32,7 @@
 		said,
 		words,
 		targetWords,
+		chosenWords = 0,
 		isDrafting,
 		onchoose,
 		ondraftall,
@@ -35,9 +40,14 @@
 		oncopy,
 		onremove,
 		onask,
+		oncompare,
 		onbring,
 		onrename
 	}: Props = $props();
+
+	/** Words that are read silently in a minute (Brysbaert 2019, non-fiction). */
+	const WORDS_A_MINUTE = 238;
+	const minutesToRead = (count: number) => Math.max(1, Math.round(count / WORDS_A_MINUTE));
 
 	let isRenaming = $state(false);
 	const item = 'px-3 py-1 data-highlighted:bg-wash';
@@ -85,6 +95,9 @@
 						<DropdownMenu.Item class={item} onSelect={onheadings}
 							>New take with the headings</DropdownMenu.Item
 						>
+						{#if oncompare}<DropdownMenu.Item class={item} onSelect={oncompare}
+								>Compare with another take</DropdownMenu.Item
+							>{/if}
 						<DropdownMenu.Item class={item} onSelect={onask}>Ask a writer …</DropdownMenu.Item>
 						<DropdownMenu.Item class={item} onSelect={onbring}
 							>Bring a reply or an article in …</DropdownMenu.Item
@@ -104,6 +117,10 @@
 	<p class="text-ink-2">
 		{words === null ? '…' : words.toLocaleString('en')}{targetWords === null
 			? ''
-			: ` of ${targetWords.toLocaleString('en')}`} words
+			: ` of ${targetWords.toLocaleString('en')}`} words{chosenWords > 0
+			? `, ${chosenWords} chosen`
+			: words
+				? ` · ${minutesToRead(words)} min`
+				: ''}
 	</p>
 </div>

@@ -68,6 +68,15 @@ export class LiveReading {
 		return reading;
 	}
 
+	/** How another manuscript reads against the same plan; `open` is read again after it. */
+	readOther({ state: { doc } }: Pick<Editor, 'state'>, blocks: readonly BlockNode[]): Reading {
+		const reading = this.#read(blocks);
+		const now: ProseNode[] = [];
+		doc.forEach((node) => now.push(node));
+		this.#read(now);
+		return reading;
+	}
+
 	#read(nodes: readonly (ProseNode | BlockNode)[]): Reading {
 		const article = this.#reader.read(nodes, (node) =>
 			'toJSON' in node ? (node.toJSON() as BlockNode) : node

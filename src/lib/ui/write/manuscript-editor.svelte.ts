@@ -1,5 +1,13 @@
 import type { Editor, JSONContent } from '@tiptap/core';
 import type { Node as ProseNode } from '@tiptap/pm/model';
+import {
+	findNext,
+	findPrev,
+	replaceAll,
+	replaceNext,
+	SearchQuery,
+	setSearchState
+} from 'prosemirror-search';
 import { untrack } from 'svelte';
 import type { Findings } from '$lib/core/findings';
 import {
@@ -18,6 +26,7 @@ import {
 } from '$lib/core/manuscript';
 import type { RunIndex } from '$lib/core/measure';
 import { headingOf, type Plan } from '$lib/core/plan';
+import { countWords } from '$lib/core/text';
 import { stretchOf } from '$lib/core/writers';
 import {
 	brandCheck,
@@ -46,6 +55,9 @@ export interface ManuscriptContext {
 	readonly wording: WordingRules;
 }
 
+/** Places that are counted at most. */
+const MOST_FOUND = 2_000;
+
 /** Typing rests this long before moves, marks and differences of the outline are worked out. */
 const PAUSE_MS = 350;
 
@@ -69,6 +81,7 @@ export class ManuscriptEditor {
 	dragged: readonly BlockNode[] | null = null;
 	#pause: ReturnType<typeof setTimeout> | undefined;
 	#hasMarks = false;
+	#query = $state.raw<SearchQuery | null>(null);
 
 	readonly reading = $derived(this.#reading);
 	/** The steps that would gain most, best first; as typing paused last. */
@@ -379,6 +392,91 @@ export class ManuscriptEditor {
 		const slip = this.#reading?.slips.find((one) => one.section === section);
 		return slip !== undefined && slip.words === 0 && slip.gaps === 0;
 	}
+
+	/** How another manuscript reads against the same plan; null while the evidence is read. */
+	readingOf(doc: TakeDoc): Reading | null {
+		const editor = this.#editor;
+		return editor && this.#live ? this.#live.readOther(editor, doc.content) : null;
+	}
+
+	/** Looks for some words, or for none; places are counted as the text changes. */
+	find({ search, replace, isExact }: { search: string; replace: string; isExact: boolean }): void {
+		const query = new SearchQuery({
+			search,
+			replace,
+			literal: true,
+			caseSensitive: isExact,
+			wholeWord: isExact
+		});
+		// called from effects, which follow what is typed and nothing else
+		untrack(() => {
+			this.#query = query;
+			const editor = this.#editor;
+			if (editor) editor.view.dispatch(setSearchState(editor.state.tr, query));
+		});
+	}
+
+	/** Places in the text that hold what is looked for. */
+	readonly found: number = $derived.by(() => {
+		void this.#tick;
+		const editor = this.#editor;
+		const query = this.#query;
+		if (!editor || !query?.valid) return 0;
+		let count = 0;
+		for (let at = 0; count < MOST_FOUND; count++) {
+			const next = query.findNext(editor.state, at);
+			if (!next) break;
+			at = next.to > next.from ? next.to : next.to + 1;
+		}
+		return count;
+	});
+
+	/** Chooses the next place, or the one before. */
+	findStep(by: 1 | -1): void {
+		const editor = this.#editor;
+		if (!editor) return;
+		(by > 0 ? findNext : findPrev)(editor.state, editor.view.dispatch);
+		// the field that is typed into keeps the focus
+		editor.view.dispatch(editor.state.tr.scrollIntoView());
+	}
+
+	/** Replaces the place that is chosen and goes on, or all of them in one step. */
+	replaceFound(isAll: boolean): void {
+		const editor = this.#editor;
+		if (editor) (isAll ? replaceAll : replaceNext)(editor.state, editor.view.dispatch);
+	}
+
+	/** Goes to the next gap behind the cursor, the first behind the last. */
+	nextGap(): void {
+		const doc = this.#editor?.state.doc;
+		if (!doc) return;
+		const gaps: number[] = [];
+		doc.forEach((node, _, at) => {
+			if (node.type.name === 'gap') gaps.push(at);
+		});
+		const next = gaps.find((at) => at > this.#block) ?? gaps[0];
+		if (next !== undefined) this.#showBlock(next);
+	}
+
+	/** Goes to the next section whose slip has something open, the first behind the last. */
+	nextOpenSlip(): void {
+		const isOpen = ({ terms, questions, gaps }: Slip) =>
+			gaps > 0 ||
+			terms.some(({ state }) => state !== 'placed') ||
+			questions.some(({ isAnswered }) => !isAnswered);
+		const open = (this.#reading?.slips ?? []).filter((slip) => slip.at >= 0 && isOpen(slip));
+		const next = open.find(({ at }) => at > this.#block) ?? open[0];
+		if (next) this.goTo(next.section);
+	}
+
+	/** Words that are chosen; 0 for none. */
+	readonly chosenWords: number = $derived.by(() => {
+		void this.#tick;
+		const state = this.#editor?.state;
+		if (!state || state.selection.empty) return 0;
+		const { from, to } = state.selection;
+		return countWords(state.doc.textBetween(from, to, '\n', ' '));
+	});
 
 	/** Gives up what was typed here for what another tab has stored. */
 	loadTheirs(): void {

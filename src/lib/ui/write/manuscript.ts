@@ -1,10 +1,11 @@
-import { Editor, Mark, mergeAttributes, Node, type JSONContent } from '@tiptap/core';
+import { Editor, Extension, Mark, mergeAttributes, Node, type JSONContent } from '@tiptap/core';
 import { Plugin } from '@tiptap/pm/state';
 import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
 import { Placeholder } from '@tiptap/extensions';
 import Heading from '@tiptap/extension-heading';
 import StarterKit from '@tiptap/starter-kit';
 import type { TakeDoc } from '$lib/core/manuscript';
+import { search } from 'prosemirror-search';
 import { ProofMarks } from './marks-plugin';
 
 /** A heading that remembers which planned section it opens. */
@@ -78,6 +79,9 @@ const OriginMark = Mark.create({
 	]
 });
 
+/** Places that are looked for, shown in the text. */
+const Search = Extension.create({ name: 'search', addProseMirrorPlugins: () => [search()] });
+
 /** What a manuscript can hold, and what is shown in it. */
 export const MANUSCRIPT_EXTENSIONS = [
 	StarterKit.configure({
@@ -92,6 +96,7 @@ export const MANUSCRIPT_EXTENSIONS = [
 	TableHeader,
 	TableCell,
 	ProofMarks,
+	Search,
 	Placeholder.configure({
 		includeChildren: false,
 		placeholder: ({ node }) => (node.type.name === 'heading' ? 'A heading' : 'Write here')

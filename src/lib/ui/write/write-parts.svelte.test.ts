@@ -75,7 +75,7 @@ describe('TakeBar', () => {
 	it('says the state of the save and the length, also before the evidence is read', async () => {
 		const { rerender } = render(TakeBar, props);
 		expect(screen.getByRole('status').textContent).toBe('saved');
-		expect(screen.getByText('1,234 of 1,800 words')).toBeTruthy();
+		expect(screen.getByText('1,234 of 1,800 words · 5 min')).toBeTruthy();
 		await rerender({ ...props, words: null, targetWords: null });
 		expect(screen.getByText('… words')).toBeTruthy();
 	});

@@ -69,7 +69,8 @@ export function allocate(
 	// what the plan has placed first, then what fits no other section better, then what fits at all
 	for (const round of ['placed', 'own', 'any'] as const) {
 		for (const section of wanted) {
-			if (section.kind === 'faq') continue;
+			// an opening is what answers the query, and what the writer has put there
+			if (section.kind === 'faq' || (section.kind === 'opening' && round !== 'placed')) continue;
 			const mine = chosen.get(section.id) ?? [];
 			chosen.set(section.id, mine);
 			const used = mine.reduce((sum, { words }) => sum + words, 0);

@@ -66,7 +66,11 @@ export function matchHeadings(
 			wanted.length,
 			...[...matchOf].filter(([other]) => other > h).map(([, { w }]) => w)
 		);
-		const free = wanted.map((_, w) => w).filter((w) => w > before && w < after && !taken.has(w));
+		const free = wanted
+			.map((_, w) => w)
+			.filter((w) => w > before && w < after && !taken.has(w))
+			// what opens the article stands under its title, not under a heading of its own
+			.filter((w) => wanted[w]!.level > 1 || head.level === 1);
 		const rivals = heads.filter(
 			(other, o) =>
 				!matchOf.has(o) &&

@@ -1,0 +1,91 @@
+<!-- Find and replace in the manuscript. -->
+<script lang="ts">
+	import { countOf } from '../parts/count-of';
+	import type { ManuscriptEditor } from './manuscript-editor.svelte';
+
+	interface Props {
+		editor: ManuscriptEditor;
+		onclose: () => void;
+	}
+	let { editor, onclose }: Props = $props();
+
+	let wanted = $state('');
+	let instead = $state('');
+	let isExact = $state(false);
+	const found = $derived(editor.found);
+
+	$effect(() => {
+		editor.find({ search: wanted, replace: instead, isExact });
+	});
+	$effect(() => () => editor.find({ search: '', replace: '', isExact: false }));
+
+	function keydown(event: KeyboardEvent) {
+		if (event.key === 'Enter') {
+			event.preventDefault();
+			editor.findStep(event.shiftKey ? -1 : 1);
+		}
+	}
+
+	function escape(event: KeyboardEvent) {
+		if (event.key !== 'Escape') return;
+		event.preventDefault();
+		onclose();
+	}
+</script>
+
+<!-- Escape closes it wherever the focus stands inside -->
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+<div class="bar" role="search" aria-label="Find and replace" onkeydown={escape}>
+	<!-- the writer just asked to type here -->
+	<!-- svelte-ignore a11y_autofocus -->
+	<input
+		class="field"
+		placeholder="Find"
+		aria-label="Find"
+		bind:value={wanted}
+		onkeydown={keydown}
+		autofocus
+	/>
+	<span class="whitespace-nowrap text-ink-2" role="status"
+		>{wanted === '' ? '' : countOf(found, 'place')}</span
+	>
+	<button class="act" disabled={found === 0} onclick={() => editor.findStep(-1)}>Previous</button>
+	<button class="act" disabled={found === 0} onclick={() => editor.findStep(1)}>Next</button>
+	<label class="flex items-center gap-1 whitespace-nowrap"
+		><input type="checkbox" class="checkbox checkbox-xs" bind:checked={isExact} /> whole words, as written</label
+	>
+	<input
+		class="field"
+		placeholder="Replace with"
+		aria-label="Replace with"
+		bind:value={instead}
+		onkeydown={keydown}
+	/>
+	<button class="act" disabled={found === 0} onclick={() => editor.replaceFound(false)}
+		>Replace</button
+	>
+	<button class="act" disabled={found === 0} onclick={() => editor.replaceFound(true)}
+		>Replace all</button
+	>
+	<button class="linkish text-xs" onclick={onclose}>Close</button>
+</div>
+
+<style>
+	.bar {
+		position: sticky;
+		top: 35px;
+		z-index: 4;
+		background: var(--sheet);
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 6px 8px;
+		padding: 6px 36px;
+		border-bottom: 1px solid var(--rule);
+		font-size: 12.5px;
+	}
+	.field {
+		width: 130px;
+		flex: 1 1 110px;
+	}
+</style>
