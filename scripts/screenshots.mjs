@@ -184,7 +184,6 @@ await walk('paper', [
 	'findings-shape',
 	'plan',
 	'plan-why',
-	'plan-compare',
 	'write',
 	'write-notes',
 	'write-version',

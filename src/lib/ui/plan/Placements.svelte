@@ -150,7 +150,7 @@
 		{#each keyed(shownNotes, (placed) => placed.note) as { rowKey, item: placed } (rowKey)}
 			{@render held('note', placed.note, placed, signOf(sources.get(placed.note)))}
 		{/each}
-		{#if section.notes.length > NOTES_SHOWN}<li>
+		{#if section.notes.length > NOTES_SHOWN + 1}<li>
 				<button
 					class="linkish text-xs"
 					aria-expanded={hasAllNotes}
