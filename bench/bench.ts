@@ -49,6 +49,7 @@ import {
 } from '../src/lib/core/manuscript';
 import { contentStemsOf, countWords } from '../src/lib/core/text';
 import { demoFindings, demoTagger } from '../tests/support/demo';
+import { add, at, printRows, shown, times } from './timing';
 import {
 	cleanedOf,
 	headingRecall,
@@ -61,23 +62,6 @@ import {
 const KEYWORD = 'how to build a dry stone wall';
 const OPTIONS = { keyword: KEYWORD, targetWords: 1800, asked: [] };
 
-interface Row {
-	readonly work: string;
-	readonly ms: string;
-	readonly baseline: string;
-	readonly ratio: string;
-	readonly budget: string;
-}
-const rows: Row[] = [];
-
-function times(run: () => void, rounds: number): number[] {
-	return Array.from({ length: rounds }, () => {
-		const start = performance.now();
-		run();
-		return performance.now() - start;
-	}).sort((a, b) => a - b);
-}
-
 /** Bytes on the heap that a result takes; needs node --expose-gc. */
 function heapOf(make: () => unknown): number {
 	const clean = (globalThis as { gc?: () => void }).gc ?? (() => {});
@@ -88,14 +72,6 @@ function heapOf(make: () => unknown): number {
 	const after = process.memoryUsage().heapUsed;
 	// the result has to be alive until it has been weighed
 	return made === undefined ? 0 : after - before;
-}
-
-const at = (sorted: readonly number[], share: number) =>
-	sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
-const shown = (ms: number) => (ms < 10 ? ms.toFixed(2) : ms.toFixed(0));
-
-function add(work: string, ms: string, baseline: string, ratio: number, budget: string): void {
-	rows.push({ work, ms, baseline, ratio: `${ratio.toFixed(ratio < 10 ? 2 : 0)}×`, budget });
 }
 
 /** A made-up planner's export: subjects, purposes and a long tail of rare words. */
@@ -543,4 +519,4 @@ let works: readonly PageWork[] = [];
 	}
 }
 
-console.table(rows);
+printRows();

@@ -4,4 +4,8 @@ import { ensurePackages, ROOT, run } from './install.mjs';
 
 ensurePackages();
 run('npm', ['run', '--silent', 'sync']);
-run(process.execPath, ['--expose-gc', '--import', 'tsx', join(ROOT, 'bench', 'bench.ts')]);
+// one of them alone: npm run bench -- writing
+const wanted = process.argv.slice(2);
+for (const name of ['bench', 'writing'])
+	if (wanted.length === 0 || wanted.includes(name))
+		run(process.execPath, ['--expose-gc', '--import', 'tsx', join(ROOT, 'bench', `${name}.ts`)]);

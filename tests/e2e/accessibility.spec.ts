@@ -43,7 +43,6 @@ for (const theme of ['paper', 'night'] as const) {
 		await proposePlan(page);
 		expect(await findingsOf(page), 'plan').toEqual([]);
 		await draftArticle(page);
-		await page.getByRole('button', { name: 'Bench' }).click();
 		await expect(page.getByRole('complementary', { name: 'Bench' })).toBeVisible();
 		expect(await findingsOf(page), 'write').toEqual([]);
 		await goTo(page, 'Deliver');

@@ -195,7 +195,6 @@ test('evidence that says everything twice opens on every screen', async ({ page 
 		await page.getByLabel('Facts shown').selectOption(shown);
 	await proposePlan(page);
 	await draftArticle(page);
-	await page.getByRole('button', { name: 'Bench' }).click();
 	await expect(page.getByRole('complementary', { name: 'Bench' })).toBeVisible();
 	expect(errors).toEqual([]);
 });

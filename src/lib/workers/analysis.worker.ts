@@ -164,7 +164,8 @@ const worker: AnalysisWorker = {
 		);
 		let done = 0;
 		for await (const version of versionsOf(writer, requests, mine)) {
-			onVersion(version, { done: ++done, all: wanted.length });
+			// the end must not overtake what came before it: both go by ports of their own
+			await onVersion(version, { done: ++done, all: wanted.length });
 			await breathe();
 		}
 		return mine.aborted && done < wanted.length ? 'stopped' : 'done';

@@ -173,7 +173,7 @@ export interface AnalysisWorker {
 }
 
 /** One section is drafted; `progress` counts sections. */
-export type OnVersion = (version: Version, progress: Progress) => void;
+export type OnVersion = (version: Version, progress: Progress) => void | Promise<void>;
 
 /** Whether drafting reached its end. */
 export type DraftEnd = 'done' | 'stopped';

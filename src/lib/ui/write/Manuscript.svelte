@@ -19,6 +19,7 @@
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import Bench from './Bench.svelte';
+	import BriefBeside from './BriefBeside.svelte';
 	import FindBar from './FindBar.svelte';
 	import TakesCompared from './TakesCompared.svelte';
 	import FormatBar from './FormatBar.svelte';
@@ -93,11 +94,12 @@
 	let margin = $state<HTMLElement>();
 	/** Windows of this width have room for the bench beside the page. */
 	let isBenchOpen = $state(matchMedia('(min-width: 1200px)').matches);
-	type BenchTab = 'section' | 'notes';
+	type BenchTab = 'section' | 'notes' | 'brief';
 	let benchTab = $state<BenchTab>('section');
 	const BENCH_TABS: readonly { readonly id: BenchTab; readonly name: string }[] = [
 		{ id: 'section', name: 'This section' },
-		{ id: 'notes', name: 'Your notes' }
+		{ id: 'notes', name: 'Your notes' },
+		{ id: 'brief', name: 'Brief' }
 	];
 	let benchTerm = $state<string | null>(null);
 	const run = $derived(writing.run);
@@ -554,6 +556,8 @@
 								term={benchTerm}
 								onbring={(text, origin) => editor.bringIn(text, origin)}
 							/>
+						{:else if benchTab === 'brief'}
+							<BriefBeside {plan} findings={session.findings} section={editor.section} />
 						{:else}
 							<NoteFates {editor} {plan} />
 						{/if}

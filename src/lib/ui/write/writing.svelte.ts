@@ -196,14 +196,14 @@ export class Writing {
 		const take = (version: Version) => {
 			made.push(version);
 			const next = requests[made.length];
-			this.#run = {
-				writer: this.writerName,
-				done: made.length,
-				all,
-				heading: next?.heading ?? '',
-				words: 0,
-				waitingMs: 0
-			};
+			if (this.#run)
+				this.#run = {
+					...this.#run,
+					done: made.length,
+					heading: next?.heading ?? '',
+					words: 0,
+					waitingMs: 0
+				};
 			onVersion(version);
 		};
 		let trouble = '';

@@ -30,7 +30,7 @@ export const BACKGROUND =
 
 /** Talk that no reader needs. */
 export const ASIDE =
-	/^(?:hi|hiya|hello|hey|dear|cheers|thanks|thank you|ta|best|all best|best wishes|kind regards|regards|warm regards|yours|love|sincerely|sorry|sent from|have a|speak soon|talk soon|x+|ps)\b[^.]{0,50}[.,!:)]?$|^(?:hi|hello|hey|dear)\b|^sorry (?:for|about)\b|\b(?:lol|haha|hah|ha ha|rofl|:-?\)|not amused)\b|^(?:right|yes|yeah|no|ok|okay|so|well|hm+|mm+|erm|sure|exactly|indeed|true|good|great|nice|lovely|oh|ah|makes sense|shrugs?|laughs?|fair enough|never mind|we've had that|and then)(?:[,. ]+(?:right|yes|yeah|no|ok|okay|so|well))*[.!?]*$|\b(?:nice|good|great|lovely|fun) (?:point|line|quote|detail|story|one)\b(?!:)|^\[(?:laughs?|laughter|applause|music|pause|inaudible|crosstalk|coughs?)\]|\bkeep that[.!]?$|\bmust ring (?:the|my)\b/iu;
+	/^(?:hi|hiya|hello|hey|dear|cheers|thanks|thank you|ta|best|all best|best wishes|kind regards|regards|warm regards|yours|love|sincerely|sorry|sent from|have a|speak soon|talk soon|x+|ps)\b[^.]{0,50}[.,!:)]?$|^(?:hi|hello|hey|dear)\b|^sorry (?:for|about)\b|\bsorry (?:for|about) the (?:wait|delay|silence)\b|\b(?:lol|haha|hah|ha ha|rofl|:-?\)|not amused)\b|^(?:right|yes|yeah|no|ok|okay|so|well|hm+|mm+|erm|sure|exactly|indeed|true|good|great|nice|lovely|oh|ah|makes sense|shrugs?|laughs?|fair enough|never mind|we've had that|and then)(?:[,. ]+(?:right|yes|yeah|no|ok|okay|so|well))*[.!?]*$|\b(?:nice|good|great|lovely|fun) (?:point|line|quote|detail|story|one)\b(?!:)|^\[(?:laughs?|laughter|applause|music|pause|inaudible|crosstalk|coughs?)\]|\bkeep that[.!]?$|\bmust ring (?:the|my)\b/iu;
 
 /** Fields of a table of wishes. */
 const BRIEF_FIELDS =

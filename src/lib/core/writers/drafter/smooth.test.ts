@@ -10,7 +10,10 @@ describe('a jotting written out', () => {
 		['soap & water, ~30%', 'Soap and water, about 30%.'],
 		['use it once. then rinse', 'Use it once. Then rinse.'],
 		['2 easy runs and you’re set', '2 easy runs and you’re set.'],
-		['pH over 7 is fine', 'pH over 7 is fine.']
+		['pH over 7 is fine', 'pH over 7 is fine.'],
+		['put it in the bin (check council)', 'Put it in the bin.'],
+		['halls rarely reclaim it. (check w. accountant if zero rate)', 'Halls rarely reclaim it.'],
+		['tighten it (check the tension as you go)', 'Tighten it (check the tension as you go).']
 	])('%s', (jotted, said) => {
 		expect(smoothed(jotted)).toBe(said);
 	});

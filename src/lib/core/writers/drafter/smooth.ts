@@ -43,6 +43,9 @@ const SAID_TO_WRITER = /^please (?:say|write|mention|put|use) (?!that\b)/i;
 /** Where the note says to look: "see call", "→ see sheet". */
 const POINTS_AWAY =
 	/\s*(?:[→:;,–-]|->)?\s*\(?\bsee (?:the )?(?:call|mail|e-?mail|sheet|notes?|above|below|interview|photo|pic)\b\)?\.?$/i;
+/** A reminder to the writer in brackets: "(check w. accountant)", "(ask Ines)", "(tbc)". */
+const REMINDER =
+	/\s*[([](?:(?:ask|confirm|verify|tbc|tbd|source\?)\b[^()[\]]*|check (?:with|w\/|w\.|if|whether|dates?|figures?|numbers?|sources?|spelling)(?!\p{L})[^()[\]]*|check \p{L}+)[)\]](?=[\s.]|$)/giu;
 /** A word that ties a sentence to the one before it, where a whole sentence follows. */
 const OPENS_LOOSE =
 	/^(?:so|and|but|also|anyway|oh(?: and)?|ok(?:ay)?(?: so)?|well|plus),? (?=(?:the|a|an|it|they|there|this|that|we|you|he|she|in|if|never|always|\d)\b)/i;
@@ -53,6 +56,7 @@ export function smoothed(text: string, isDefinition = false): string {
 		.trim()
 		.replace(SAID_TO_WRITER, '')
 		.replace(POINTS_AWAY, '')
+		.replace(REMINDER, '')
 		.replace(OPENS_LOOSE, '');
 	for (const [pattern, full] of WRITTEN_OUT) said = said.replace(pattern, full);
 	said = said.replace(ONE, '1 $1');
