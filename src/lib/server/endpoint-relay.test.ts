@@ -125,6 +125,9 @@ describe('isOwnPage', () => {
 	it('knows a page of this app from others', () => {
 		expect(from({ origin: own, 'sec-fetch-site': 'same-origin' })).toBe(true);
 		expect(from({ origin: own })).toBe(true);
+		expect(from({ origin: 'http://localhost:4173', 'sec-fetch-site': 'same-origin' })).toBe(true);
+		expect(from({ origin: 'http://localhost:4174' })).toBe(false);
+		expect(from({ origin: 'http://localhost.example:4173' })).toBe(false);
 		expect(from({})).toBe(false);
 		expect(from({ origin: 'https://other.example', 'sec-fetch-site': 'cross-site' })).toBe(false);
 		expect(from({ origin: own, 'sec-fetch-site': 'same-site' })).toBe(false);

@@ -7,7 +7,14 @@ import { checkAddress, isPublicIp } from './public-address';
 
 /** Why an endpoint was not asked; worded by the app. */
 export type RelayTrouble =
-	'bad address' | 'private' | 'not found' | 'no server' | 'redirect' | 'too slow' | 'not secure';
+	| 'other page'
+	| 'bad address'
+	| 'private'
+	| 'not found'
+	| 'no server'
+	| 'redirect'
+	| 'too slow'
+	| 'not secure';
 
 export interface RelayCall {
 	/** The whole address, "/chat/completions" included. */
@@ -157,5 +164,17 @@ function troubleOf(error: unknown): RelayTrouble {
  */
 export function isOwnPage(request: Request, origin: string): boolean {
 	const site = request.headers.get('sec-fetch-site');
-	return request.headers.get('origin') === origin && (site === null || site === 'same-origin');
+	const from = request.headers.get('origin') ?? '';
+	return isSameOrigin(from, origin) && (site === null || site === 'same-origin');
+}
+
+/** Names of this machine, under any of which the app may have been opened. */
+const THIS_MACHINE = new Set(['localhost', '127.0.0.1', '[::1]']);
+
+function isSameOrigin(from: string, own: string): boolean {
+	if (from === own) return true;
+	if (!URL.canParse(from) || !URL.canParse(own)) return false;
+	const [a, b] = [new URL(from), new URL(own)];
+	const areHere = THIS_MACHINE.has(a.hostname) && THIS_MACHINE.has(b.hostname);
+	return areHere && a.port === b.port && a.protocol === b.protocol;
 }

@@ -15,6 +15,7 @@ import {
 
 const troubleSchema = z.object({
 	trouble: z.enum([
+		'other page',
 		'bad address',
 		'private',
 		'not found',
@@ -28,6 +29,8 @@ const troubleSchema = z.object({
 type Trouble = z.infer<typeof troubleSchema>['trouble'];
 
 const SAID: Readonly<Record<Trouble, string>> = {
+	'other page':
+		'this page was opened under another address than Corvan’s own; open it under the one it printed when it started',
 	'bad address': 'the address is no web address; it should open with https://',
 	private:
 		'the server is on this machine or network, and this app may not ask it yet: allow it in the settings',

@@ -17,6 +17,7 @@
 	import type { Scope } from './moves';
 	import type { Writing } from './writing.svelte';
 	import { useSession } from '../assignment/session.svelte';
+	import X from '@lucide/svelte/icons/x';
 	import { actions } from '../frame/actions.svelte';
 	import Bench from './Bench.svelte';
 	import BriefBeside from './BriefBeside.svelte';
@@ -544,8 +545,11 @@
 					{#if isBenchOpen && session.findings}
 						<div class="flex items-baseline justify-between border-b border-rule">
 							<Tabs label="Bench" tabs={BENCH_TABS} bind:value={benchTab} />
-							<button class="linkish text-xs" onclick={() => (isBenchOpen = false)}
-								>Fold away</button
+							<button
+								class="text-ink-2"
+								aria-label="Fold away"
+								title="Fold away"
+								onclick={() => (isBenchOpen = false)}><X size={14} /></button
 							>
 						</div>
 						{#if benchTab === 'section'}

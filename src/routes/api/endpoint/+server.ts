@@ -1,7 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { callAddressOf, NOT_ASKED, STAND_IN_ADDRESS } from '$lib/core/writers';
-import { isOwnPage } from '$lib/server/endpoint-relay';
+import { isOwnPage, type RelayTrouble } from '$lib/server/endpoint-relay';
 import { relay } from '$lib/server/relay';
 import { answerAsStandIn } from '$lib/server/stand-in';
 import type { RequestHandler } from './$types';
@@ -14,13 +14,17 @@ const askedSchema = z.object({
 
 /** Hands a call on to a server that writes, and streams its answer back. The key is kept nowhere. */
 export const POST: RequestHandler = async ({ request, url }) => {
-	if (!isOwnPage(request, url.origin)) error(403, 'Only pages of this app may ask.');
+	if (!isOwnPage(request, url.origin)) return notAsked('other page');
 	const asked = askedSchema.safeParse(await request.json().catch(() => null));
 	if (!asked.success) error(400, 'Give “address”, “key” and “body”.');
 	const { address, key, body } = asked.data;
 	if (address === callAddressOf(STAND_IN_ADDRESS))
 		return answerAsStandIn(new Request(url, { method: 'POST', body: JSON.stringify(body) }));
 	const answer = await relay.ask({ address, key, body }, request.signal);
-	// why it was not asked is an answer of this app, told apart from the server's own by a header
-	return answer instanceof Response ? answer : json(answer, { headers: { [NOT_ASKED]: '1' } });
+	return answer instanceof Response ? answer : notAsked(answer.trouble);
 };
+
+/** Why it was not asked is an answer of this app, told apart from the server's own by a header. */
+function notAsked(trouble: RelayTrouble): Response {
+	return json({ trouble }, { headers: { [NOT_ASKED]: '1' } });
+}
