@@ -17,7 +17,7 @@ import { runThrough } from '../../src/lib/core/keywords';
 import { docFromMarkdown, docText, markdownOf } from '../../src/lib/core/manuscript';
 import { readArticle } from '../../src/lib/core/measure';
 import { readQuestions } from '../../src/lib/core/notes';
-import { newSection, proposePlan, type Plan } from '../../src/lib/core/plan';
+import { newSection, proposePlan } from '../../src/lib/core/plan';
 import {
 	nextBestMoves,
 	scoreState,
@@ -219,22 +219,13 @@ function replyTo(planPath: string, replyPath: string): Printed {
 			code: 1
 		};
 	}
-	const plan: Plan = {
-		...read,
-		titleTag: '',
-		description: '',
-		slug: '',
+	const plan = {
+		title: read.title,
 		sections: read.sections.map(({ level, heading, kind, budget }) => ({
 			...newSection(heading, heading, budget),
 			level,
 			kind
-		})),
-		value: 0,
-		bound: 0,
-		unplaced: [],
-		confined: {},
-		dismissed: {},
-		basis: { terms: [], headings: [], questions: [] }
+		}))
 	};
 	return { out: json(shownReply(readReply(reply, plan))), err: '', code: 0 };
 }

@@ -31,6 +31,9 @@ export interface WholeAssignment {
 
 const OWNED = ['pages', 'pageSources', 'notes', 'takes', 'versions', 'awaited'] as const;
 
+/** The tables that hold an assignment and what belongs to it. */
+const ownTables = () => [db.assignments, db.plans, ...OWNED.map((table) => db[table])];
+
 /** Assignments in use, the one worked on last first. */
 export async function listAssignments(): Promise<Assignment[]> {
 	const all = await db.assignments.orderBy('updatedAt').reverse().toArray();
@@ -77,24 +80,11 @@ export async function restoreAssignment(id: string): Promise<void> {
 export async function deleteAssignment(id: string): Promise<WholeAssignment | null> {
 	const whole = await readWhole(id);
 	if (!whole) return null;
-	await db.transaction(
-		'rw',
-		[
-			db.assignments,
-			db.pages,
-			db.pageSources,
-			db.notes,
-			db.plans,
-			db.takes,
-			db.versions,
-			db.awaited
-		],
-		async () => {
-			for (const table of OWNED) await db[table].where({ assignment: id }).delete();
-			await db.plans.delete(id);
-			await db.assignments.delete(id);
-		}
-	);
+	await db.transaction('rw', ownTables(), async () => {
+		for (const table of OWNED) await db[table].where({ assignment: id }).delete();
+		await db.plans.delete(id);
+		await db.assignments.delete(id);
+	});
 	return whole;
 }
 
@@ -142,33 +132,18 @@ export async function putWhole({
 	client,
 	links
 }: WholeAssignment): Promise<void> {
-	await db.transaction(
-		'rw',
-		[
-			db.assignments,
-			db.pages,
-			db.pageSources,
-			db.notes,
-			db.plans,
-			db.takes,
-			db.versions,
-			db.awaited,
-			db.clients,
-			db.linkMaps
-		],
-		async () => {
-			if (client && !(await db.clients.get(client.id))) {
-				await db.clients.put(client);
-				if (links.length > 0) await db.linkMaps.put({ client: client.id, links });
-			}
-			await db.assignments.put(assignment);
-			await db.pages.bulkPut(pages);
-			await db.pageSources.bulkPut(pageSources);
-			await db.notes.bulkPut(notes);
-			if (plan) await db.plans.put(plan);
-			await db.takes.bulkPut(takes);
-			await db.versions.bulkPut(versions);
-			await db.awaited.bulkPut(awaited);
+	await db.transaction('rw', [...ownTables(), db.clients, db.linkMaps], async () => {
+		if (client && !(await db.clients.get(client.id))) {
+			await db.clients.put(client);
+			if (links.length > 0) await db.linkMaps.put({ client: client.id, links });
 		}
-	);
+		await db.assignments.put(assignment);
+		await db.pages.bulkPut(pages);
+		await db.pageSources.bulkPut(pageSources);
+		await db.notes.bulkPut(notes);
+		if (plan) await db.plans.put(plan);
+		await db.takes.bulkPut(takes);
+		await db.versions.bulkPut(versions);
+		await db.awaited.bulkPut(awaited);
+	});
 }

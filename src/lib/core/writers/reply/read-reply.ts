@@ -34,6 +34,9 @@ export interface Reply {
 	readonly dropped: readonly Dropped[];
 }
 
+/** What of a plan a reply is held against. */
+type ReplyPlan = Pick<Plan, 'title' | 'sections'>;
+
 export interface ReplyOptions {
 	/** Ids of the sections that were asked for; all of the plan unless given. */
 	readonly asked?: readonly string[];
@@ -45,7 +48,7 @@ export interface ReplyOptions {
  * Reads what an assistant or a colleague sent back for a plan: Markdown, HTML or plain text. Chatter
  * around it goes, headings are matched to sections, deeper headings stay in the section they stand in.
  */
-export function readReply(text: string, plan: Plan, options: ReplyOptions = {}): Reply {
+export function readReply(text: string, plan: ReplyPlan, options: ReplyOptions = {}): Reply {
 	const asked = new Set(options.asked ?? plan.sections.map(({ id }) => id));
 	const wanted = plan.sections
 		.filter(({ id }) => asked.has(id))
@@ -84,7 +87,7 @@ type Part = Pick<ReplySection, 'heading' | 'section' | 'sure' | 'also'> & {
 function partsOf(
 	blocks: readonly BlockNode[],
 	wanted: readonly Pick<PlanSection, 'id' | 'heading' | 'level' | 'kind'>[],
-	plan: Plan
+	plan: ReplyPlan
 ): Part[] {
 	const heads = blocks.filter((block): block is HeadingNode => block.type === 'heading');
 	const matches = matchHeadings(
