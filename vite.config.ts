@@ -1,7 +1,7 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import { svelteTesting } from '@testing-library/svelte/vite';
 import tailwindcss from '@tailwindcss/vite';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
@@ -18,6 +18,14 @@ function fileBytes(): Plugin {
 		}
 	};
 }
+
+const SCREEN_TESTS = readdirSync('src', { recursive: true, encoding: 'utf8' })
+	.map((name) => `src/${name}`)
+	.filter((path) => path.endsWith('.svelte.test.ts'));
+/** A module that is already loaded cannot be mocked: these tests load their own. */
+const MOCKING_TESTS = SCREEN_TESTS.filter((path) =>
+	readFileSync(path, 'utf8').includes('vi.mock(')
+);
 
 export default defineConfig({
 	plugins: [fileBytes(), tailwindcss(), sveltekit()],
@@ -74,11 +82,12 @@ export default defineConfig({
 				}
 			},
 			{
-				// storage, services and what stands behind the screens: each file on its own globals
+				// storage, services and what stands behind the screens
 				extends: true,
 				test: {
 					name: 'app',
 					environment: 'node',
+					isolate: false,
 					include: ['src/**/*.test.ts'],
 					exclude: ['src/lib/core/**', 'src/**/*.svelte.test.ts']
 				}
@@ -90,7 +99,19 @@ export default defineConfig({
 				test: {
 					name: 'screens',
 					environment: 'jsdom',
-					include: ['src/**/*.svelte.test.ts'],
+					isolate: false,
+					include: SCREEN_TESTS,
+					exclude: MOCKING_TESTS,
+					setupFiles: ['tests/support/screens.ts']
+				}
+			},
+			{
+				extends: true,
+				plugins: [svelteTesting()],
+				test: {
+					name: 'screens alone',
+					environment: 'jsdom',
+					include: MOCKING_TESTS,
 					setupFiles: ['tests/support/screens.ts']
 				}
 			}

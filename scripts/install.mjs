@@ -1,5 +1,5 @@
 // Installs what is missing before a command runs; plain Node, no dependencies.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
@@ -18,6 +18,32 @@ export function run(command, args, options = {}) {
 	});
 	if (done.error) fail(`${command} could not be started: ${done.error.message}`);
 	if (done.status !== 0) process.exit(done.status ?? 1);
+}
+
+/**
+ * Runs scripts of package.json side by side; each prints as a whole when it is done. Ends this
+ * process when one fails, after the others have said theirs.
+ */
+export async function runBeside(scripts, env) {
+	const codes = await Promise.all(
+		scripts.map(
+			(script) =>
+				new Promise((resolve) => {
+					const shell = process.platform === 'win32';
+					const child = spawn('npm', ['run', '--silent', script], { cwd: ROOT, env, shell });
+					const printed = [];
+					child.stdout.on('data', (part) => printed.push(part));
+					child.stderr.on('data', (part) => printed.push(part));
+					child.on('error', ({ message }) => printed.push(Buffer.from(message)));
+					child.on('close', (code) => {
+						console.log(`\n— ${script} —`);
+						process.stdout.write(Buffer.concat(printed));
+						resolve(code ?? 1);
+					});
+				})
+		)
+	);
+	if (codes.some((code) => code !== 0)) process.exit(1);
 }
 
 export function fail(message) {

@@ -26,6 +26,8 @@ export class ListImport {
 	);
 	readonly #scout: ScoutLists;
 	#isCancelled = false;
+	/** The last look at a list, under way or done: the next one, and bringing in, wait for it. */
+	#looking: Promise<unknown> = Promise.resolve();
 
 	constructor(scout: ScoutLists) {
 		this.#scout = scout;
@@ -46,11 +48,24 @@ export class ListImport {
 		}
 	}
 
-	/** Reads a list for a look; false when the writer stopped it. */
+	/** Reads a list for a look, after those before it; false when the writer stopped it. */
 	async readOne(
 		list: Pick<ReadingList, 'name' | 'origin' | 'bytes' | 'text'>,
-		meanings: Readonly<Record<number, ColumnMeaning>> = {},
-		id: string = crypto.randomUUID()
+		meanings: Readonly<Record<number, ColumnMeaning>> = {}
+	): Promise<boolean> {
+		return this.#next(() => this.#read(list, meanings, crypto.randomUUID()));
+	}
+
+	#next<T>(look: () => Promise<T>): Promise<T> {
+		const made = this.#looking.then(look);
+		this.#looking = made;
+		return made;
+	}
+
+	async #read(
+		list: Pick<ReadingList, 'name' | 'origin' | 'bytes' | 'text'>,
+		meanings: Readonly<Record<number, ColumnMeaning>>,
+		id: string
 	): Promise<boolean> {
 		this.work = { label: `Reading ${list.name}`, done: 0, all: 1 };
 		this.#isCancelled = false;
@@ -79,8 +94,15 @@ export class ListImport {
 		void analysis.stopReading();
 	}
 
-	/** Reads a list again with another meaning of a column. */
+	/**
+	 * Reads a list again with another meaning of a column. Changes that come quickly are taken one
+	 * after the other, each on what the one before it made.
+	 */
 	async changeMeaning(id: string, column: number, meaning: ColumnMeaning) {
+		await this.#next(() => this.#readAs(id, column, meaning));
+	}
+
+	async #readAs(id: string, column: number, meaning: ColumnMeaning) {
 		const list = this.incoming.find((other) => other.id === id);
 		if (list?.read.kind !== 'read') return;
 		const meanings: Record<number, ColumnMeaning> = {};
@@ -88,14 +110,20 @@ export class ListImport {
 			// one column has each meaning; the one that had it keeps its values under its name
 			meanings[index] =
 				index === column ? meaning : was === meaning && meaning !== 'other' ? 'other' : was;
-		await this.readOne(list, meanings, id);
+		await this.#read(list, meanings, id);
 	}
 
-	/** Stores what was read. */
+	/**
+	 * Stores the lists that are shown, once the looks under way are done: with the meanings chosen
+	 * until now. A list that comes in meanwhile waits for its own word.
+	 */
 	async bring() {
-		const lists = await wholeListsOf(this.incoming, this.#scout.scope, Date.now());
+		const shown = new Set(this.incoming.map(({ id }) => id));
+		await this.#looking;
+		const brought = this.incoming.filter(({ id }) => shown.has(id));
+		this.incoming = this.incoming.filter(({ id }) => !shown.has(id));
+		const lists = await wholeListsOf(brought, this.#scout.scope, Date.now());
 		const count = lists.reduce((sum, { list }) => sum + list.count, 0);
-		this.incoming = [];
 		if (count === 0) return;
 		try {
 			await this.#scout.addLists(`Brought in ${phrasesShown(count)}`, lists);
