@@ -235,14 +235,14 @@ describe('core plan, draft and standing', () => {
 			core('standing', ...KEYWORD, '--draft', file('draft.md', markdown), ...NOTES, ...PAGES).out
 		) as {
 			standing: number;
-			parts: { ownWords: number };
+			held: { ownWords: number };
 			pages: { standing: number }[];
 			moves: { gain: number }[];
 		};
 		const others = standing.pages.map((page) => page.standing).sort((a, b) => a - b);
 		expect(others).toHaveLength(9);
 		expect(standing.standing).toBeGreaterThan((others[2]! + others[3]!) / 2);
-		expect(standing.parts.ownWords).toBeGreaterThanOrEqual(0.95);
+		expect(standing.held.ownWords).toBeGreaterThanOrEqual(0.95);
 		expect(standing.moves[0]!.gain).toBeGreaterThan(0);
 	}, 90_000);
 });

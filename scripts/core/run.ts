@@ -19,11 +19,13 @@ import { readArticle } from '../../src/lib/core/measure';
 import { readQuestions } from '../../src/lib/core/notes';
 import { newSection, proposePlan } from '../../src/lib/core/plan';
 import {
+	holdsOf,
 	nextBestMoves,
 	scoreState,
 	stateOf,
 	termIndexOf,
-	yardstickOf
+	yardstickOf,
+	type Standing
 } from '../../src/lib/core/standing';
 import { makeTagger } from '../../src/lib/core/text';
 import { draftArticle, readReply } from '../../src/lib/core/writers';
@@ -272,26 +274,27 @@ function standingOf(analysis: Analysis, markdown: string): object {
 		{ titleTag: first ? docText(first) : '', description: '' },
 		yardstick
 	);
+	const scored = scoreState(state, yardstick);
 	return {
-		...rounded(scoreState(state, yardstick)),
-		words: state.words,
-		pages: runThrough(standingsOf(analysis)).map(({ page, standing, parts }) => ({
-			file: page,
-			...rounded({ standing, parts })
+		...rounded(scored),
+		heldBy: holdsOf(scored, state, yardstick).map(({ text, cost }) => ({
+			text,
+			cost: round(cost)
 		})),
+		words: state.words,
+		pages: runThrough(standingsOf(analysis)).map((page) => ({ file: page.page, ...rounded(page) })),
 		moves: nextBestMoves(state, yardstick, plan)
 			.slice(0, 20)
 			.map((move) => ({ ...move, gain: round(move.gain) }))
 	};
 }
 
-function rounded({ standing, parts }: { standing: number; parts: object }): object {
-	return {
-		standing: round(standing),
-		parts: Object.fromEntries(
-			Object.entries(parts).map(([part, value]) => [part, round(value as number)])
-		)
-	};
+function rounded({ standing, parts, held }: Standing): object {
+	const each = (values: object) =>
+		Object.fromEntries(
+			Object.entries(values).map(([name, value]) => [name, round(value as number)])
+		);
+	return { standing: round(standing), parts: each(parts), held: each(held) };
 }
 
 function json(value: unknown): string {

@@ -2,3 +2,4 @@ export * from './from-page';
 export * from './read-block';
 export * from './runs';
 export * from './article-reading';
+export * from './sense';

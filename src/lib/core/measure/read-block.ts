@@ -12,9 +12,11 @@ import {
 import { placedQuantitiesOf, type PlacedQuantity } from '../reading';
 import {
 	addReading,
+	clashesIn,
 	contentStemsOf,
 	countWords,
 	findTermsIn,
+	frameOf,
 	prepareText,
 	readingSumsOf,
 	type ReadingSums,
@@ -36,6 +38,15 @@ export interface SentenceSpan {
 	readonly end: number;
 	/** Stems that carry meaning, in order. */
 	readonly stems: readonly string[];
+	readonly words: number;
+	/** Words of it that stand in terms. */
+	readonly termWords: number;
+	/** Neighbours that no English sentence has; see `clashesIn`. */
+	readonly clashes: number;
+	/** What it is like without its terms; see `frameOf`. */
+	readonly frame: string | null;
+	/** It ends with a stop, a colon or a closing mark. */
+	readonly isEnded: boolean;
 }
 
 /** A stretch of text with its origin. */
@@ -85,14 +96,11 @@ export function readBlock(node: BlockNode, { terms, runs }: Ruler): BlockReading
 		from += line.length + 1;
 		if (line.trim() === '') continue;
 		const cut = prepareText(line);
-		for (const match of findTermsIn(terms, cut)) matches.push(moved(match, start));
+		const found = findTermsIn(terms, cut);
+		for (const match of found) matches.push(moved(match, start));
 		for (const sentence of cut) {
 			const at = start + sentence.start;
-			sentences.push({
-				start: at,
-				end: at + sentence.text.length,
-				stems: contentStemsOf(sentence.text)
-			});
+			sentences.push(sentenceSpan(sentence.text, at, found, sentence.start));
 			for (const quantity of placedQuantitiesOf(sentence.text))
 				quantities.push(moved(quantity, at));
 		}
@@ -115,6 +123,36 @@ export function readBlock(node: BlockNode, { terms, runs }: Ruler): BlockReading
 		reading: addReading(readings),
 		paragraphWords: node.type === 'paragraph' || node.type === 'blockquote' ? words : 0,
 		links: countLinks(node)
+	};
+}
+
+const ENDED = /[.!?…:;]["”’»)\]*]*$/;
+
+/** @param matches terms of the line the sentence stands in, and `from`, where it starts in that line */
+function sentenceSpan(
+	text: string,
+	start: number,
+	matches: readonly TermMatch[],
+	from: number
+): SentenceSpan {
+	const terms = matches
+		.filter((match) => match.start >= from && match.end <= from + text.length)
+		.map((match) => ({ start: match.start - from, end: match.end - from }));
+	let end = 0;
+	let termWords = 0;
+	for (const term of terms) {
+		if (term.end > end) termWords += countWords(text.slice(Math.max(term.start, end), term.end));
+		end = Math.max(end, term.end);
+	}
+	return {
+		start,
+		end: start + text.length,
+		stems: contentStemsOf(text),
+		words: countWords(text),
+		termWords,
+		clashes: clashesIn(text),
+		frame: frameOf(text, terms),
+		isEnded: ENDED.test(text)
 	};
 }
 

@@ -5,3 +5,4 @@ export * from './standing-of-page';
 export * from './state';
 export * from './term-state';
 export * from './yardstick';
+export * from './holds';

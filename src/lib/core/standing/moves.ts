@@ -51,7 +51,7 @@ function termSteps(state: ArticleState, yardstick: Yardstick, plan: Plan | null)
 			return [
 				{
 					move: { kind: 'cut', text: `cut one “${phrase}”`, section: null },
-					changed: { uses: withUses(state.uses, t, used - 1) }
+					changed: oneUse(state, t, -1)
 				}
 			];
 		if (used >= min) return [];
@@ -65,7 +65,7 @@ function termSteps(state: ArticleState, yardstick: Yardstick, plan: Plan | null)
 					section: section?.id ?? null
 				},
 				changed: {
-					uses: withUses(state.uses, t, used + 1),
+					...oneUse(state, t, 1),
 					atHome: homesWith(t, section, state, yardstick)
 				}
 			}
@@ -147,8 +147,12 @@ function keywordSteps({ keywordPlaces }: ArticleState, yardstick: Yardstick): St
 		}));
 }
 
-function withUses(uses: ArrayLike<number>, term: number, count: number): number[] {
-	const changed = Array.from(uses);
-	changed[term] = count;
-	return changed;
+/** One use more or fewer, in a sentence. */
+function oneUse({ uses, earned }: ArticleState, term: number, by: 1 | -1) {
+	const changed = (counts: ArrayLike<number>) => {
+		const list = Array.from(counts);
+		list[term] = Math.max(0, (list[term] ?? 0) + by);
+		return list;
+	};
+	return { uses: changed(uses), earned: changed(earned) };
 }

@@ -21,6 +21,12 @@ let state: ArticleState;
 const OPTIONS = { keyword: 'how to build a dry stone wall', targetWords: 1800, asked: [] };
 
 const measure = (doc: TakeDoc) => readArticle(doc, { terms: termIndexOf(yardstick), runs });
+/** The draft's state with another number of uses, each in a sentence. */
+const withUses = (t: number, uses: number): ArticleState => ({
+	...state,
+	uses: Array.from(state.uses).with(t, uses),
+	earned: Array.from(state.earned).with(t, uses)
+});
 const score = (doc: TakeDoc) =>
 	scoreState(stateOf(measure(doc), plan, yardstick), yardstick).standing;
 
@@ -49,7 +55,7 @@ describe('bandWorth', () => {
 });
 
 describe('scoreState', () => {
-	it('weighs five parts that sum to one, and stays within 0 and 100', () => {
+	it('weighs parts that sum to one, and stays within 0 and 100', () => {
 		expect(Object.values(PART_WEIGHTS).reduce((a, b) => a + b)).toBeCloseTo(1, 9);
 		const { standing, parts } = scoreState(state, yardstick);
 		expect(standing).toBeGreaterThan(0);
@@ -84,8 +90,7 @@ describe('scoreState', () => {
 
 	it('never rises when a term is used once more past its upper bound', () => {
 		yardstick.terms.forEach(({ max }, t) => {
-			const at = (uses: number) =>
-				scoreState({ ...state, uses: Array.from(state.uses).with(t, uses) }, yardstick).standing;
+			const at = (uses: number) => scoreState(withUses(t, uses), yardstick).standing;
 			expect(at(max + 1)).toBeLessThanOrEqual(at(max) + 1e-9);
 			expect(at(max + 2)).toBeLessThanOrEqual(at(max + 1) + 1e-9);
 		});
@@ -121,7 +126,7 @@ describe('standingOfPage', () => {
 		expect(pages).toHaveLength(9);
 		const median = (pages[2]! + pages[3]!) / 2;
 		expect(scoreState(state, yardstick).standing).toBeGreaterThan(median);
-		for (const standing of pages) expect(standing).toBeGreaterThan(20);
+		for (const standing of pages) expect(standing).toBeGreaterThan(10);
 	}, 60_000);
 
 	it('finds a page whose article is stored as a manuscript unchanged', () => {
@@ -160,7 +165,7 @@ describe('nextBestMoves', () => {
 		const use = moves.find(({ kind, text }) => kind === 'use' && text.includes('once'))!;
 		const phrase = /“(.+?)”/.exec(use.text)![1]!;
 		const t = yardstick.terms.findIndex((term) => term.phrase === phrase);
-		const changed = { ...state, uses: Array.from(state.uses).with(t, (state.uses[t] ?? 0) + 1) };
+		const changed = withUses(t, (state.uses[t] ?? 0) + 1);
 		expect(
 			scoreState(changed, yardstick).standing - scoreState(state, yardstick).standing
 		).toBeLessThanOrEqual(use.gain + 1e-9);

@@ -1,6 +1,6 @@
 import type { Shape } from '../findings';
 import type { BlockType } from '../manuscript';
-import type { ArticleReading, BlockReading, SectionReading } from '../measure';
+import { senseOf, type ArticleReading, type BlockReading, type SectionReading } from '../measure';
 import { contentStemsOf, countWords, gradeOf, type ReadingSums } from '../text';
 import type { Yardstick } from './yardstick';
 
@@ -9,6 +9,8 @@ export interface ArticleState {
 	readonly words: number;
 	/** Uses by term position. */
 	readonly uses: ArrayLike<number>;
+	/** Those of the uses that stand in sentences which are sentences, by term position. */
+	readonly earned: ArrayLike<number>;
 	readonly keywordPlaces: Readonly<
 		Record<'titleTag' | 'h1' | 'opening' | 'h2' | 'description', boolean>
 	>;
@@ -22,6 +24,11 @@ export interface ArticleState {
 	readonly reading: ReadingSums;
 	readonly paragraphWords: readonly number[];
 	readonly closeWords: number;
+	/** Words of running text, and of those the ones in sentences that are none. */
+	readonly runningWords: number;
+	readonly faultyWords: number;
+	/** Places that are left open. */
+	readonly gaps: number;
 }
 
 /** What surrounds the text of an article. */
@@ -46,9 +53,11 @@ export function stateOf(
 	const atHome = yardstick.homes.map(({ term, topic }) =>
 		sections.some((section, s) => topicsOf[s]!.has(topic) && holds(blocks, section, term))
 	);
+	const sense = senseOf(article);
 	return {
 		words: article.words,
 		uses,
+		earned: sense.earned,
 		keywordPlaces: keywordPlacesOf(blocks, meta, yardstick),
 		covered,
 		answered: answersOf(blocks, yardstick),
@@ -56,7 +65,10 @@ export function stateOf(
 		shape: shapeOfArticle(article, meta),
 		reading: article.reading,
 		paragraphWords: article.paragraphWords,
-		closeWords: article.closeWords
+		closeWords: article.closeWords,
+		runningWords: sense.words,
+		faultyWords: sense.faultyWords,
+		gaps: blocks.filter(({ kind }) => kind === 'gap').length
 	};
 }
 

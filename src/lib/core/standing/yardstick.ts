@@ -1,7 +1,7 @@
 import { EFFORT_RULES, type KeywordPlace } from '../brief';
 import { leastPagesOf, type Findings, type ShapeSpread, type TermWeight } from '../findings';
 import type { Plan } from '../plan';
-import { contentStemsOf, indexTerms, type TermIndex, keywordStemsOf } from '../text';
+import { contentStemsOf, countWords, indexTerms, type TermIndex, keywordStemsOf } from '../text';
 
 /** What a take is held against, worked out once from findings and plan. */
 export interface Yardstick {
@@ -9,6 +9,8 @@ export interface Yardstick {
 	readonly terms: readonly {
 		readonly key: string;
 		readonly phrase: string;
+		/** Words of the phrase. */
+		readonly words: number;
 		readonly verbs: readonly number[];
 		/** Other phrases that count for it. */
 		readonly variants: readonly string[];
@@ -40,6 +42,8 @@ export interface Yardstick {
 	}[];
 	readonly shape: readonly ShapeSpread[];
 	readonly targetGrade: number;
+	/** Length of the brief, in words; where it names none, what the evidence says. */
+	readonly targetWords: number;
 	/** Topics (by position) that the plan gives to a section, by section id. */
 	readonly planned: Readonly<Record<string, readonly number[]>>;
 }
@@ -84,6 +88,7 @@ export function yardstickOf(findings: Findings, plan: Plan | null): Yardstick {
 		terms: findings.terms.map(({ key, phrase, verbs, variants, weight, min, max }) => ({
 			key,
 			phrase,
+			words: countWords(phrase),
 			verbs,
 			variants,
 			weight,
@@ -114,6 +119,7 @@ export function yardstickOf(findings: Findings, plan: Plan | null): Yardstick {
 			.slice(0, questionsCounted),
 		shape: findings.shape,
 		targetGrade: findings.grade,
+		targetWords: findings.targetWords,
 		planned: Object.fromEntries(
 			(plan?.sections ?? []).map(({ id, topics }) => [
 				id,

@@ -14,3 +14,4 @@ export * from './term-index';
 export * from './shingles';
 export * from './tagger';
 export * from './background';
+export * from './sense';

@@ -1,15 +1,17 @@
 <!-- Where the take stands among the pages, on one scale, and its keyword load under it. -->
 <script lang="ts">
-	import type { PageStanding, Standing } from '$lib/core/standing';
+	import { PARTS, type Hold, type PageStanding, type Standing } from '$lib/core/standing';
 
 	interface Props {
 		pages: readonly PageStanding[] | null;
 		letters: ReadonlyMap<string, string>;
 		standing: Standing;
+		/** What holds it down, the dearest first. */
+		holds: readonly Hold[];
 		keywordLoad: number;
 		progress: { done: number; all: number } | null;
 	}
-	let { pages, letters, standing, keywordLoad, progress }: Props = $props();
+	let { pages, letters, standing, holds, keywordLoad, progress }: Props = $props();
 
 	const known = $derived(
 		(pages ?? [])
@@ -56,14 +58,17 @@
 				: 'within the pages’ range'
 	);
 	const parts = $derived(
-		`coverage ${(100 * standing.parts.coverage).toFixed(0)}, placement ${(100 * standing.parts.placement).toFixed(0)}, shape ${(100 * standing.parts.shape).toFixed(0)}, clarity ${(100 * standing.parts.clarity).toFixed(0)}, own words ${(100 * standing.parts.ownWords).toFixed(0)}`
+		PARTS.map((part) => `${part} ${(100 * standing.parts[part]).toFixed(0)}`).join(', ')
 	);
+	const heldBy = $derived(holds.map(({ text }) => text).join(', '));
 </script>
 
 <div
 	class="ladder"
 	role="img"
-	aria-label="Standing {standing.standing.toFixed(0)} of 100 ({parts}). Pages: {ticks
+	aria-label="Standing {standing.standing.toFixed(0)} of 100 ({parts}){heldBy
+		? `, held down by: ${heldBy}`
+		: ''}. Pages: {ticks
 		.map(({ letter, standing }) => `${letter} ${standing.toFixed(0)}`)
 		.join(', ') || 'not scored yet'}. Keyword load {keywordLoad.toFixed(1)}%, {loadWord}."
 >
@@ -80,6 +85,14 @@
 				>scoring pages {progress.done} of {progress.all}</span
 			>{/if}
 	</div>
+	{#if holds.length > 0}
+		<span class="name">Held down by</span>
+		<p class="held">
+			{#each holds as { hold, text, cost } (hold)}<span title="Costs {cost.toFixed(1)} points"
+					>{text}</span
+				>{/each}
+		</p>
+	{/if}
 	<span class="name">Keyword load</span>
 	<div class="line thin" title="{keywordLoad.toFixed(1)}% of the words: {loadWord}">
 		<i class="rail"></i>
@@ -116,6 +129,15 @@
 	}
 	.line.thin {
 		height: 14px;
+	}
+	.held {
+		display: flex;
+		gap: 18px;
+		overflow: hidden;
+		white-space: nowrap;
+		color: var(--plum);
+		font-size: 11px;
+		line-height: 15px;
 	}
 	.rail {
 		position: absolute;

@@ -375,6 +375,7 @@
 				pages={session.standings}
 				letters={session.letters}
 				standing={reading.standing}
+				holds={reading.holds}
 				keywordLoad={reading.keywordLoad}
 				progress={session.standingProgress}
 			/>

@@ -55,13 +55,13 @@
 	const measures = $derived.by(() => {
 		const sides = [read(mine), other ? read(other.doc) : null];
 		if (!sides[0] || !sides[1]) return [];
-		const of = ({ standing, article, slips }: Reading) => ({
+		const of = ({ standing, holds, article, slips }: Reading) => ({
 			Standing: standing.standing.toFixed(0),
 			Coverage: (100 * standing.parts.coverage).toFixed(0),
 			Placement: (100 * standing.parts.placement).toFixed(0),
 			Shape: (100 * standing.parts.shape).toFixed(0),
 			Clarity: (100 * standing.parts.clarity).toFixed(0),
-			'Own words': (100 * standing.parts.ownWords).toFixed(0),
+			'Held down by': holds.map(({ text }) => text).join('; ') || '–',
 			Words: article.words.toLocaleString('en'),
 			'Terms placed': `${slips.flatMap(({ terms }) => terms).filter(({ state }) => state === 'placed').length}`,
 			'Questions answered': `${slips.flatMap(({ questions }) => questions).filter(({ isAnswered }) => isAnswered).length}`,

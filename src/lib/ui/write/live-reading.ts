@@ -5,6 +5,7 @@ import type { BlockNode } from '$lib/core/manuscript';
 import { ArticleReader, type ArticleReading, type RunIndex } from '$lib/core/measure';
 import type { Plan } from '$lib/core/plan';
 import {
+	holdsOf,
 	keywordLoadOf,
 	nextBestMoves,
 	scoreState,
@@ -13,6 +14,7 @@ import {
 	termIndexOf,
 	yardstickOf,
 	type ArticleState,
+	type Hold,
 	type Move,
 	type Slip,
 	type Standing,
@@ -24,6 +26,8 @@ export interface Reading {
 	readonly article: ArticleReading;
 	readonly state: ArticleState;
 	readonly standing: Standing;
+	/** What holds the standing down, the dearest first. */
+	readonly holds: readonly Hold[];
 	/** Words of the keyword's subject per 100 words. */
 	readonly keywordLoad: number;
 	readonly slips: readonly Slip[];
@@ -85,10 +89,12 @@ export class LiveReading {
 		const answered = new Set(
 			this.#yardstick.questions.flatMap(({ id }, q) => (state.answered[q] ? [id] : []))
 		);
+		const standing = scoreState(state, this.#yardstick);
 		return {
 			article,
 			state,
-			standing: scoreState(state, this.#yardstick),
+			standing,
+			holds: holdsOf(standing, state, this.#yardstick),
 			keywordLoad: keywordLoadOf(state, this.#yardstick),
 			slips: slipsOf(this.#plan, this.#findings, article, answered)
 		};

@@ -35,8 +35,9 @@ const reading = (words: number, standing: number) =>
 		article: { words },
 		standing: {
 			standing,
-			parts: { coverage: 0.5, placement: 0.5, shape: 0.5, clarity: 0.5, ownWords: 1 }
+			parts: { coverage: 0.5, placement: 0.5, shape: 0.5, clarity: 0.5 }
 		},
+		holds: [],
 		slips: []
 	}) as unknown as Reading;
 
