@@ -1,7 +1,7 @@
 // npm run screenshots: makes docs/screenshots from the demo, one picture for each main view.
 import { chromium } from '@playwright/test';
 import { spawn } from 'node:child_process';
-import { mkdirSync, readFileSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureChromium, ensurePackages, ROOT, run } from './install.mjs';
 
@@ -113,13 +113,6 @@ async function walk(theme, names) {
 	await page.getByRole('textbox', { name: 'Heading of section 3', exact: true }).click();
 	await take('plan');
 	await page.getByRole('textbox', { name: 'Heading of section 1', exact: true }).click();
-	await page
-		.getByRole('button', { name: /^placed foundation trench/ })
-		.first()
-		.click();
-	await page.getByRole('button', { name: 'See the sentences' }).click();
-	await take('plan-why');
-	await page.keyboard.press('Escape');
 	await page.getByRole('button', { name: 'Compare with a page' }).click();
 	await page.getByRole('button', { name: /^B · / }).click();
 	await take('plan-compare');
@@ -149,18 +142,35 @@ async function walk(theme, names) {
 	await ask.getByRole('button', { name: 'Fold away' }).click();
 	await take('write-version');
 	await page.getByRole('button', { name: 'Leave it' }).click();
-	await page.getByRole('button', { name: /, takes$/ }).click();
-	await page.getByRole('menuitem', { name: /^Bring a reply/ }).click();
 	await page
-		.getByRole('textbox', { name: 'The reply' })
-		.fill(readFileSync(join(ROOT, 'tests/fixtures/replies/46-demo-with-everything.md'), 'utf8'));
-	await page.getByRole('button', { name: 'Read it' }).click();
-	await page.getByRole('heading', { name: 'What came back' }).waitFor();
-	await take('write-reply');
-	await page
-		.getByRole('region', { name: 'What came back' })
-		.getByRole('button', { name: 'Leave it' })
+		.getByRole('textbox', { name: 'Manuscript' })
+		.getByRole('paragraph')
+		.filter({ hasText: 'no joint runs up' })
 		.click();
+	await page.keyboard.press('Control+Home');
+	await page.keyboard.press('ArrowDown');
+	await page.keyboard.press('ArrowDown');
+	await page.keyboard.press('ArrowDown');
+	await page.keyboard.press('End');
+	await page.keyboard.type(
+		' The stones stay where they are by it’s weight, and a wall of 9,400 kg is no rarity. In the next section, we will look at the definately heavy ones.'
+	);
+	await stage('Proof');
+	const marks = page.getByRole('region', { name: 'Marks' });
+	await marks.getByRole('article', { name: /definately/ }).waitFor();
+	await page.getByRole('checkbox', { name: /^Tick/ }).nth(0).click();
+	await page.getByRole('checkbox', { name: /^Tick/ }).nth(1).click();
+	await marks.getByRole('article', { name: /it’s/ }).getByRole('button').first().click();
+	await take('proof');
+	await page
+		.getByRole('region', { name: 'Read for' })
+		.getByRole('button', { name: 'Close to a page', exact: true })
+		.click();
+	await marks.getByRole('article').nth(1).getByRole('button').first().click();
+	await take('proof-beside');
+	await page.getByRole('button', { name: 'all', exact: true }).click();
+	await marks.getByRole('button', { name: 'All claims' }).click();
+	await take('proof-claims');
 	await stage('Deliver');
 	await take('deliver');
 	await page.goto(`${address}/clients`);
@@ -183,11 +193,11 @@ await walk('paper', [
 	'findings-facts',
 	'findings-shape',
 	'plan',
-	'plan-why',
 	'write',
 	'write-notes',
 	'write-version',
-	'write-reply',
+	'proof',
+	'proof-beside',
 	'deliver'
 ]);
 await walk('night', ['findings-terms']);

@@ -245,6 +245,54 @@ describe('core plan, draft and standing', () => {
 		expect(standing.held.ownWords).toBeGreaterThanOrEqual(0.95);
 		expect(standing.moves[0]!.gain).toBeGreaterThan(0);
 	}, 90_000);
+
+	it('proofread a draft against pages and notes', () => {
+		const text =
+			'# Walls\n\n## How long it lasts\n\nNobody lifts 7,412 kg alone. In the next section, we look on. Lay the the first course.\n';
+		const { marks, claims } = JSON.parse(
+			core('proof', ...KEYWORD, '--draft', file('proof.md', text), ...NOTES, ...PAGES).out
+		) as {
+			marks: { check: string; quote: string; section: string }[];
+			claims: { quote: string; backing: string }[];
+		};
+		const found = marks.map(({ check, quote, section }) => [check, quote, section]);
+		for (const mark of [
+			['claims', '7,412 kg', 'How long it lasts'],
+			['leftovers', 'In the next section', 'How long it lasts'],
+			['spelling', 'the the', 'How long it lasts']
+		])
+			expect(found).toContainEqual(mark);
+		expect(claims).toEqual([expect.objectContaining({ backing: 'no backing' })]);
+	}, 90_000);
+
+	it('tell what of a draft stands in a page, and how hard a text reads', () => {
+		const page =
+			'<html><body><article><h1>Copes</h1><p>The cope is the row of heavy stones that runs along the top of the wall and holds everything below it in place.</p></article></body></html>';
+		const draft = file(
+			'close.md',
+			'As we know, the row of heavy stones that runs along the top holds.\n\nIt is short.\n'
+		);
+		const close = JSON.parse(core('closeness', '--draft', draft, file('cope.html', page)).out) as {
+			ownWords: number;
+			passages: { words: number; file: string; kind: string }[];
+		};
+		expect(close.passages).toEqual([
+			expect.objectContaining({
+				words: 10,
+				kind: 'run',
+				file: expect.stringMatching(/cope\.html$/)
+			})
+		]);
+		expect(close.ownWords).toBeCloseTo(1 - 10 / 17, 2);
+		const [read] = JSON.parse(
+			core('readability', file('plain.md', 'The cat sat on the mat. The dog ran to the door.\n'))
+				.out
+		) as { words: number; sentences: number; fleschEase: number; grade: number }[];
+		expect(read).toMatchObject({ words: 12, sentences: 2 });
+		// 206.835 − 1.015 × 6 − 84.6 × 1, and 0.39 × 6 + 11.8 × 1 − 15.59
+		expect(read!.fleschEase).toBeCloseTo(116.15, 1);
+		expect(read!.grade).toBeCloseTo(-1.45, 1);
+	}, 30_000);
 });
 
 describe('core keywords', () => {

@@ -31,6 +31,7 @@ import { makeTagger } from '../../src/lib/core/text';
 import { draftArticle, readReply } from '../../src/lib/core/writers';
 import { FileReader } from './files';
 import { stemVectors } from './meaning';
+import { shownCloseness, shownProof, shownReadability } from './proofread';
 import {
 	round,
 	shownAnswers,
@@ -51,10 +52,13 @@ const USAGE = `Usage:
   core plan     --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core draft    --keyword K [--words N] [--notes FILE]… [--questions FILE]… FILE…
   core reply    --plan PLAN.json REPLY
-  core standing --keyword K --draft D.md [--words N] [--notes FILE]… FILE…`;
+  core standing --keyword K --draft D.md [--words N] [--notes FILE]… FILE…
+  core proof    --keyword K --draft D.md [--words N] [--notes FILE]… FILE…
+  core closeness --draft D.md FILE…
+  core readability FILE…`;
 
-const OF_FILES = ['clean', 'keywords', 'subtitles', 'notes'] as const;
-const OF_EVIDENCE = ['findings', 'plan', 'draft', 'standing'] as const;
+const OF_FILES = ['clean', 'keywords', 'subtitles', 'notes', 'readability'] as const;
+const OF_EVIDENCE = ['findings', 'plan', 'draft', 'standing', 'proof', 'closeness'] as const;
 type VerbOfFiles = (typeof OF_FILES)[number];
 type VerbOfEvidence = (typeof OF_EVIDENCE)[number];
 
@@ -96,7 +100,7 @@ export function run(argv: readonly string[]): Printed {
 	}
 	if (!isOne(OF_EVIDENCE, verb)) return refused(USAGE);
 	if (files.length === 0 && behind.length === 0) return refused(`No files given.\n${USAGE}`);
-	const keyword = values.keyword?.trim();
+	const keyword = values.keyword?.trim() || (verb === 'closeness' ? 'this' : '');
 	if (!keyword) return refused(`--keyword is missing.\n${USAGE}`);
 	const targetWords = values.words === undefined ? null : Number(values.words);
 	if (
@@ -104,7 +108,8 @@ export function run(argv: readonly string[]): Printed {
 		!(Number.isInteger(targetWords) && targetWords >= 100 && targetWords <= 50_000)
 	)
 		return refused('--words takes a whole number from 100 to 50000.');
-	if (verb === 'standing' && !values.draft) return refused(`--draft is missing.\n${USAGE}`);
+	if ((verb === 'standing' || verb === 'proof' || verb === 'closeness') && !values.draft)
+		return refused(`--draft is missing.\n${USAGE}`);
 
 	const reader = new FileReader();
 	const pages = reader.pages([...files, ...behind]);
@@ -159,9 +164,14 @@ function ofFiles(verb: VerbOfFiles, files: readonly string[], keyword: string): 
 			? reader.articles(files).map(({ file, article }) => shownArticle(file, article, keyword))
 			: verb === 'notes'
 				? reader.notes(files).map(shownNote)
-				: files.flatMap((file) =>
-						verb === 'keywords' ? reader.keywordList(file) : reader.transcript(file)
-					);
+				: verb === 'readability'
+					? files.flatMap((file) => {
+							const text = reader.text(file);
+							return text === null ? [] : [shownReadability(file, text)];
+						})
+					: files.flatMap((file) =>
+							verb === 'keywords' ? reader.keywordList(file) : reader.transcript(file)
+						);
 	return { out: json([...found, ...reader.failed]), err: '', code: codeOf(reader) };
 }
 
@@ -258,6 +268,14 @@ function ofEvidence(
 			const markdown = reader.text(draft);
 			if (markdown === null) return { out: '', err: told(), code: 1 };
 			return printed(standingOf(analysis, markdown));
+		}
+		case 'proof':
+		case 'closeness': {
+			const markdown = reader.text(draft);
+			if (markdown === null) return { out: '', err: told(), code: 1 };
+			return printed(
+				verb === 'proof' ? shownProof(analysis, markdown) : shownCloseness(analysis, markdown)
+			);
 		}
 	}
 }

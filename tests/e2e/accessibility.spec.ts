@@ -71,6 +71,14 @@ test('no serious finding on any screen in either theme', async ({ page }) => {
 	await draftArticle(page);
 	await expect(page.getByRole('complementary', { name: 'Bench' })).toBeVisible();
 	expect(await findingsOf(page), 'write').toEqual([]);
+	await goTo(page, 'Proof');
+	await expect(
+		page.getByRole('region', { name: 'Marks' }).getByRole('article').first()
+	).toBeVisible({
+		timeout: 30_000
+	});
+	await page.keyboard.press('j');
+	expect(await findingsOf(page), 'proof').toEqual([]);
 	await goTo(page, 'Deliver');
 	await expect(page.getByRole('heading', { name: 'Hand it over' })).toBeVisible();
 	expect(await findingsOf(page), 'deliver').toEqual([]);
@@ -88,6 +96,7 @@ test('every stage is reached by keyboard and actions are found by name', async (
 		['4', 'findings'],
 		['5', 'plan'],
 		['6', 'write'],
+		['7', 'proof'],
 		['8', 'deliver'],
 		['3', 'gather']
 	] as const) {
@@ -110,7 +119,16 @@ test('the screens fit 1280 pixels and are readable at 390', async ({ page }) => 
 	await draftArticle(page);
 	for (const width of [1280, 390]) {
 		await page.setViewportSize({ width, height: 800 });
-		const stages = ['Scout', 'Brief', 'Gather', 'Findings', 'Plan', 'Write', 'Deliver'] as const;
+		const stages = [
+			'Scout',
+			'Brief',
+			'Gather',
+			'Findings',
+			'Plan',
+			'Write',
+			'Proof',
+			'Deliver'
+		] as const;
 		for (const stage of stages) {
 			await goTo(page, stage);
 			await page.waitForTimeout(200);

@@ -68,7 +68,7 @@ export async function openSample(page: Page): Promise<void> {
 
 export async function goTo(
 	page: Page,
-	stage: 'Scout' | 'Brief' | 'Gather' | 'Findings' | 'Plan' | 'Write' | 'Deliver'
+	stage: 'Scout' | 'Brief' | 'Gather' | 'Findings' | 'Plan' | 'Write' | 'Proof' | 'Deliver'
 ): Promise<void> {
 	const link = page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage });
 	await link.click();

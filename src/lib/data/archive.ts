@@ -29,7 +29,8 @@ export function archiveOf({
 			targetWords: assignment.targetWords,
 			brief: assignment.brief,
 			strikeRules: assignment.strikeRules,
-			edits: structuredClone(assignment.edits) as ArchiveManifest['assignment']['edits']
+			edits: structuredClone(assignment.edits) as ArchiveManifest['assignment']['edits'],
+			proof: assignment.proof
 		},
 		client: client && { id: client.id, profile: profileOf(client), links },
 		pages: pages.map(({ id, name, address, origin, counted, struck, judgement, result }, i) => ({

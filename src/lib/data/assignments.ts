@@ -1,5 +1,6 @@
 import { EMPTY_BRIEF } from '$lib/core/brief';
 import { NO_EDITS } from '$lib/core/findings';
+import { NO_PROOF_CHOICES } from '$lib/core/proof';
 import {
 	db,
 	type Assignment,
@@ -54,6 +55,7 @@ export async function addAssignment(
 		brief: EMPTY_BRIEF,
 		strikeRules: [],
 		edits: NO_EDITS,
+		proof: NO_PROOF_CHOICES,
 		...values,
 		id: crypto.randomUUID(),
 		createdAt: now,

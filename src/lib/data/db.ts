@@ -13,6 +13,7 @@ import {
 	type ResultPlace,
 	type StrikeRule
 } from '$lib/core/pages';
+import { NO_PROOF_CHOICES, type ProofChoices } from '$lib/core/proof';
 import type { Plan } from '$lib/core/plan';
 import type { TakeDoc } from '$lib/core/manuscript';
 import type { Endpoint, Version } from '$lib/core/writers';
@@ -36,6 +37,8 @@ export interface Assignment {
 	strikeRules: StrikeRule[];
 	/** What was changed about the findings by hand. */
 	edits: FindingEdits;
+	/** What was decided while proofreading. */
+	proof: ProofChoices;
 }
 
 /** Who pays; shared by assignments. */
@@ -263,6 +266,9 @@ class CorvanDb extends Dexie {
 			.upgrade(async (change) => {
 				await change.table('clients').toCollection().modify({ requestWording: '' });
 			});
+		this.version(8).upgrade(async (change) => {
+			await change.table('assignments').toCollection().modify({ proof: NO_PROOF_CHOICES });
+		});
 	}
 }
 

@@ -32,7 +32,13 @@ import {
 } from '$lib/core/pages';
 import { placeRest, proposeAgain, proposePlan } from '$lib/core/plan';
 import { isQuestion } from '$lib/core/reading';
-import { decodeBytes, makeTagger, readStemVectors, type StemVectors } from '$lib/core/text';
+import {
+	decodeBytes,
+	dialectOf,
+	makeTagger,
+	readStemVectors,
+	type StemVectors
+} from '$lib/core/text';
 import vectorsUrl from './stem-vectors.bin?url';
 import {
 	BuiltInDrafter,
@@ -44,6 +50,8 @@ import {
 } from '$lib/core/writers';
 import { EvidenceShelf } from './evidence-shelf';
 import { readGatheredFile } from './gathered-files';
+import { ProofDesk } from './proof-desk';
+import { loadSpeller } from './spellers';
 import type { AnalysisWorker, Cleaned, Incoming, IncomingList, OnProgress } from './protocol';
 
 let store: Promise<WorkStore> | null = null;
@@ -81,6 +89,8 @@ let latestFindings = 0;
 let latestStandings = 0;
 let latestReading = 0;
 let latestClusters = 0;
+let latestProof = 0;
+const desk = new ProofDesk();
 let drafting: { aborted: boolean } | null = null;
 
 /** Lets waiting messages in, so that a newer request can take over. */
@@ -174,6 +184,19 @@ const worker: AnalysisWorker = {
 		readReply(text, plan, { asked, originOf: originsBySign(signs) }),
 	noteFates: async (revision, plan, wishes, doc) =>
 		noteFatesOf(doc, draftMaterialOf(await wholeAnalysisOf(revision), plan, wishes)),
+	async proofread(revision, plan, rules, dialect, names, doc) {
+		const mine = ++latestProof;
+		const analysis = await wholeAnalysisOf(revision);
+		const speller = rules.off.includes('spelling')
+			? null
+			: await loadSpeller(
+					dialect ?? dialectOf(analysis.evidence.notes.map(({ text }) => text).join('\n'))
+				);
+		// whoever types on wants the newest text read alone
+		await breathe();
+		if (mine !== latestProof) return null;
+		return desk.read(analysis, plan, rules, names, speller, doc);
+	},
 	async stopDrafting() {
 		if (drafting) drafting.aborted = true;
 	},

@@ -30,7 +30,8 @@ type EvidenceCalls =
 	| 'placeRest'
 	| 'runs'
 	| 'draft'
-	| 'noteFates';
+	| 'noteFates'
+	| 'proofread';
 
 /** The worker's calls as the app makes them: evidence is named by value and crosses only once. */
 export type Analyst = {
@@ -57,6 +58,8 @@ export const analysis: Analyst = {
 		worker().draft(await shared(evidence), plan, wishes, scope, proxy(onVersion)),
 	noteFates: async (evidence, plan, wishes, doc) =>
 		worker().noteFates(await shared(evidence), plan, wishes, doc),
+	proofread: async (evidence, plan, rules, dialect, names, doc) =>
+		worker().proofread(await shared(evidence), plan, rules, dialect, names, doc),
 	readReply: (text, plan, asked, signs) => worker().readReply(text, plan, asked, signs),
 	stopDrafting: () => worker().stopDrafting(),
 	brings: (page) => worker().brings(page),

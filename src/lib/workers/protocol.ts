@@ -21,6 +21,11 @@ import type { PageStanding } from '$lib/core/standing';
 import type { RunIndex } from '$lib/core/measure';
 import type { TakeDoc } from '$lib/core/manuscript';
 import type { NoteFate, Reply, Version } from '$lib/core/writers';
+import type { ProofRules } from '$lib/core/proof';
+import type { Dialect } from '$lib/core/text';
+import type { ProofRead } from './proof-desk';
+
+export type { ProofRead };
 
 /** A file, paste or typed text on its way in. */
 export interface Incoming {
@@ -144,7 +149,6 @@ export interface AnalysisWorker {
 		onVersion: OnVersion
 	): Promise<DraftEnd>;
 	stopDrafting(): Promise<void>;
-	/** What became of every unit of the notes in a manuscript. */
 	/** Reads what was brought back for a plan; `signs` name notes and pages by id. */
 	readReply(
 		text: string,
@@ -152,7 +156,17 @@ export interface AnalysisWorker {
 		asked: readonly string[],
 		signs: ReadonlyMap<string, string>
 	): Promise<Reply>;
+	/** What became of every unit of the notes in a manuscript. */
 	noteFates(revision: string, plan: Plan, wishes: DraftWishes, doc: TakeDoc): Promise<NoteFate[]>;
+	/** Reads a text as others will; null: a newer text has taken its place. */
+	proofread(
+		revision: string,
+		plan: Plan | null,
+		rules: ProofRules,
+		dialect: Dialect | null,
+		names: ReadonlyMap<string, string>,
+		doc: TakeDoc
+	): Promise<Maybe<ProofRead>>;
 	/** Facts and questions of one page, counted or not. */
 	brings(page: EvidencePage): Promise<PageBrings>;
 	clean(incoming: Incoming, keyword: string): Promise<Cleaned>;

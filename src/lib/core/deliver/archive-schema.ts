@@ -6,11 +6,12 @@ import { TOPIC_INTENTS } from '../reading';
 import { NOTE_KINDS, NO_UNIT_EDITS, unitEditsSchema } from '../notes';
 import { PAGE_KINDS } from '../pages';
 import { planOfToday, type StoredShape } from '../plan';
+import { NO_PROOF_CHOICES, proofChoicesSchema } from '../proof';
 import { NODE_TYPES, type TakeDoc } from '../manuscript';
 import { MOVES } from '../writers';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 9;
+export const ARCHIVE_VERSION = 10;
 
 const section = z.strictObject({
 	id: z.string().min(1),
@@ -151,7 +152,9 @@ export const manifestSchema = z.strictObject({
 			z.strictObject({ site: z.string().min(1), where: z.string(), text: z.string() })
 		),
 		/** What was changed about the findings by hand. */
-		edits: findingEditsSchema
+		edits: findingEditsSchema,
+		/** What was decided while proofreading. */
+		proof: proofChoicesSchema.default(NO_PROOF_CHOICES)
 	}),
 	/** Who it is for, with all links; null: nobody named. */
 	client: z
@@ -227,8 +230,9 @@ export function upgradedManifest(data: unknown): unknown {
 			return withoutUnits(data);
 		case 7:
 		case 8:
-			// they knew no answers confirmed or refused, and no sections and questions in the brief, which
-			// the schema fills in
+		case 9:
+			// they knew no answers confirmed or refused, no sections and questions in the brief, and nothing
+			// decided while proofreading, which the schema fills in
 			return { ...given.data, version: ARCHIVE_VERSION };
 		default:
 			return data;

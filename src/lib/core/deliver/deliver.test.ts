@@ -29,7 +29,12 @@ const manifest: ArchiveManifest = {
 		targetWords: null,
 		brief: EMPTY_BRIEF,
 		strikeRules: [{ site: 'walls.example', where: 'div.tip>p', text: '' }],
-		edits: editTerm(NO_EDITS, { key: 'wall', phrase: 'wall' }, { weight: 'could' })
+		edits: editTerm(NO_EDITS, { key: 'wall', phrase: 'wall' }, { weight: 'could' }),
+		proof: {
+			dismissed: [{ mark: '["claim","no backing","9 m","It is 9 m."]', reason: 'measured' }],
+			off: ['aged'],
+			dialect: 'british'
+		}
 	},
 	client: null,
 	pages: [

@@ -1,4 +1,5 @@
-import type { Mark } from './mark';
+import { z } from 'zod';
+import { READS, type Mark } from './mark';
 
 /** What the writer decided about a mark: it is left out of sight, for a reason. */
 export interface Decision {
@@ -6,6 +7,22 @@ export interface Decision {
 	readonly mark: string;
 	readonly reason: string;
 }
+
+/** What is kept of proofreading an assignment. */
+export const proofChoicesSchema = z.strictObject({
+	/** Marks that are out of sight, each for a reason; empty: none was given. */
+	dismissed: z
+		.array(z.strictObject({ mark: z.string().min(1).max(20_000), reason: z.string().max(500) }))
+		.max(5000),
+	/** What takes are not read for. */
+	off: z.array(z.enum(READS)),
+	/** Which spelling counts as right; null: that of the notes. */
+	dialect: z.enum(['british', 'american']).nullable()
+});
+
+export type ProofChoices = z.infer<typeof proofChoicesSchema>;
+
+export const NO_PROOF_CHOICES: ProofChoices = { dismissed: [], off: [], dialect: null };
 
 /** Marks apart by what was decided about them. */
 export interface DecidedMarks {

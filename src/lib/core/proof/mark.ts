@@ -7,6 +7,38 @@ export interface MarkPlace {
 	readonly end: number;
 }
 
+/** What a take is read for, in the order it is shown. */
+export const READS = [
+	'close',
+	'claims',
+	'terms',
+	'reading',
+	'sameness',
+	'leftovers',
+	'spelling',
+	'headings',
+	'aged',
+	'links',
+	'brief'
+] as const;
+
+export type ReadFor = (typeof READS)[number];
+
+/** A stretch of text in `Passage.text`, end excluded. */
+export interface Stretch {
+	readonly start: number;
+	readonly end: number;
+}
+
+/** What stands elsewhere, beside a mark: in a page, a note, or further up in the text. */
+export interface Passage {
+	/** Id of the page or note; empty for the text itself. */
+	readonly source: string;
+	readonly text: string;
+	/** What it has in common with the marked words. */
+	readonly shared: readonly Stretch[];
+}
+
 /** A way to mend what is marked. */
 export interface Fix {
 	/** In the imperative: "Write “Fellgate Tools”". */
@@ -28,6 +60,8 @@ export interface Finding {
 	readonly fixes: readonly Fix[];
 	/** Points of standing that mending it would gain; null where that is not computed. */
 	readonly gain: number | null;
+	/** What it is held against, the best first. */
+	readonly beside?: readonly Passage[];
 }
 
 /** A finding with its place in one block. */
@@ -44,6 +78,8 @@ export interface Mark extends Finding {
 	 */
 	readonly id: string;
 	readonly check: string;
+	readonly reads: ReadFor;
+	readonly beside: readonly Passage[];
 	/** Null: it concerns the article as a whole. */
 	readonly place: MarkPlace | null;
 }
@@ -51,11 +87,18 @@ export interface Mark extends Finding {
 /** Looks at one block alone, so that what it finds is kept for as long as the block is. */
 export interface BlockCheck {
 	readonly id: string;
+	readonly reads: ReadFor;
 	look(block: BlockReading): readonly BlockFinding[];
+}
+
+/** A finding of a check that has seen the whole article; without a place it concerns all of it. */
+export interface ArticleFinding extends Finding {
+	readonly place?: MarkPlace;
 }
 
 /** Looks at the whole article. */
 export interface ArticleCheck {
 	readonly id: string;
-	look(article: ArticleReading): readonly Finding[];
+	readonly reads: ReadFor;
+	look(article: ArticleReading): readonly ArticleFinding[];
 }

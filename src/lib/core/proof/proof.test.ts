@@ -112,8 +112,8 @@ describe('Proofreader', () => {
 
 	it('looks at a block again only when it has changed', () => {
 		let looks = 0;
-		const counting = {
-			blocks: [{ id: 'count', look: () => (looks++, []) }],
+		const counting: Checks = {
+			blocks: [{ id: 'count', reads: 'brief', look: () => (looks++, []) }],
 			article: []
 		};
 		const first = paragraph(textNode('One.'));

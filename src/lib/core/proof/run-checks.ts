@@ -1,5 +1,5 @@
 import type { ArticleReading, BlockReading } from '../measure';
-import type { ArticleCheck, BlockCheck, BlockFinding, Finding, Mark } from './mark';
+import type { ArticleCheck, BlockCheck, BlockFinding, Finding, Mark, ReadFor } from './mark';
 
 /** The checks of one reading; they are made for the rules they hold a text against. */
 export interface Checks {
@@ -9,6 +9,7 @@ export interface Checks {
 
 interface Placed {
 	readonly check: string;
+	readonly reads: ReadFor;
 	readonly finding: BlockFinding;
 }
 
@@ -24,35 +25,63 @@ export class Proofreader {
 		this.#checks = checks;
 	}
 
-	/** All marks: those of blocks in reading order, then those of the whole article. */
+	/** All marks in reading order, then those of the whole article. */
 	read(article: ArticleReading): Mark[] {
 		const marks: Mark[] = [];
 		const times = new Map<string, number>();
-		const add = (check: string, finding: Finding, place: Mark['place']) => {
-			const { about, quote, sentence, reason, fixes, gain } = finding;
+		const add = (
+			{ check, reads }: { readonly check: string; readonly reads: ReadFor },
+			finding: Finding,
+			place: Mark['place']
+		) => {
+			const { about, quote, sentence, reason, fixes, gain, beside = [] } = finding;
 			const name = JSON.stringify([check, about, quote, sentence]);
 			const nth = (times.get(name) ?? 0) + 1;
 			times.set(name, nth);
 			const id = nth === 1 ? name : `${name} (${nth})`;
-			marks.push({ id, check, place, about, quote, sentence, reason, fixes, gain });
+			marks.push({
+				id,
+				check,
+				reads,
+				place,
+				about,
+				quote,
+				sentence,
+				reason,
+				fixes,
+				gain,
+				beside
+			});
 		};
 		article.blocks.forEach((reading, block) => {
-			for (const { check, finding } of this.#findingsIn(reading))
-				add(check, finding, { block, start: finding.start, end: finding.end });
+			for (const placed of this.#findingsIn(reading)) {
+				const { start, end } = placed.finding;
+				add(placed, placed.finding, { block, start, end });
+			}
 		});
-		for (const check of this.#checks.article)
-			for (const finding of check.look(article)) add(check.id, finding, null);
-		return marks;
+		for (const { id: check, reads, look } of this.#checks.article)
+			for (const finding of look(article)) add({ check, reads }, finding, finding.place ?? null);
+		return inReadingOrder(marks);
 	}
 
 	#findingsIn(block: BlockReading): readonly Placed[] {
 		let found = this.#known.get(block);
 		if (!found) {
 			found = this.#checks.blocks
-				.flatMap((check) => check.look(block).map((finding) => ({ check: check.id, finding })))
+				.flatMap(({ id: check, reads, look }) =>
+					look(block).map((finding) => ({ check, reads, finding }))
+				)
 				.sort((a, b) => a.finding.start - b.finding.start || a.finding.end - b.finding.end);
 			this.#known.set(block, found);
 		}
 		return found;
 	}
+}
+
+/** Marks by place, those of the whole article last. */
+function inReadingOrder(marks: readonly Mark[]): Mark[] {
+	return marks.toSorted(({ place: a }, { place: b }) => {
+		if (!a || !b) return Number(a === null) - Number(b === null);
+		return a.block - b.block || a.start - b.start || a.end - b.end;
+	});
 }

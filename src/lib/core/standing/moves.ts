@@ -5,7 +5,9 @@ import type { ArticleState } from './state';
 
 /** One step that would raise the standing, with what it was found to gain. */
 export interface Move {
-	readonly kind: 'use' | 'cut' | 'topic' | 'question' | 'keyword';
+	/** Names the step for as long as it is one. */
+	readonly id: string;
+	readonly kind: 'use' | 'cut' | 'topic' | 'question' | 'keyword' | 'hold';
 	/** In deeds: “use ‘hearting’ once more in Building up”. */
 	readonly text: string;
 	/** Section it is to be done in, or null. */
@@ -14,10 +16,10 @@ export interface Move {
 	readonly gain: number;
 }
 
-/** A step with what it changes of the state. */
+/** A step with what it changes of a state. */
 interface Step {
-	readonly move: Omit<Move, 'gain'>;
-	readonly changed: Partial<ArticleState>;
+	readonly move: Omit<Move, 'gain' | 'id'>;
+	readonly change: (state: ArticleState) => Partial<ArticleState>;
 }
 
 /** Gain below which a step is no move. */
@@ -30,18 +32,72 @@ export function nextBestMoves(
 	plan: Plan | null
 ): Move[] {
 	const now = scoreState(state, yardstick).standing;
+	return stepsOf(state, yardstick, plan)
+		.map(({ move, change }) => ({
+			...move,
+			id: idOf(move),
+			gain: scoreState({ ...state, ...change(state) }, yardstick).standing - now
+		}))
+		.filter(({ gain }) => gain > LEAST_GAIN)
+		.sort((a, b) => b.gain - a.gain || (a.text < b.text ? -1 : 1));
+}
+
+/** The standing that several moves come to together, which is not the sum of their gains. */
+export function standingWithMoves(
+	state: ArticleState,
+	yardstick: Yardstick,
+	plan: Plan | null,
+	ids: ReadonlySet<string>
+): number {
+	const changed = stepsOf(state, yardstick, plan)
+		.filter(({ move }) => ids.has(idOf(move)))
+		.reduce((now, { change }) => ({ ...now, ...change(now) }), state);
+	return scoreState(changed, yardstick).standing;
+}
+
+function idOf({ kind, text }: Pick<Move, 'kind' | 'text'>): string {
+	return `${kind}: ${text}`;
+}
+
+function stepsOf(state: ArticleState, yardstick: Yardstick, plan: Plan | null): Step[] {
 	return [
+		...holdSteps(state),
 		...termSteps(state, yardstick, plan),
 		...topicSteps(state, yardstick, plan),
 		...questionSteps(state, yardstick, plan),
 		...keywordSteps(state, yardstick)
-	]
-		.map(({ move, changed }) => ({
-			...move,
-			gain: scoreState({ ...state, ...changed }, yardstick).standing - now
-		}))
-		.filter(({ gain }) => gain > LEAST_GAIN)
-		.sort((a, b) => b.gain - a.gain || (a.text < b.text ? -1 : 1));
+	];
+}
+
+/** What holds the whole down, each mended at once. */
+function holdSteps({ closeWords, faultyWords, gaps }: ArticleState): Step[] {
+	const steps: (Step | false)[] = [
+		closeWords > 0 && {
+			move: {
+				kind: 'hold',
+				text: `say ${closeWords.toLocaleString('en')} words in your own words`,
+				section: null
+			},
+			change: () => ({ closeWords: 0 })
+		},
+		faultyWords > 0 && {
+			move: {
+				kind: 'hold',
+				text: `mend or take out the sentences that are none`,
+				section: null
+			},
+			change: () => ({ faultyWords: 0 })
+		},
+		gaps > 0 && {
+			move: {
+				kind: 'hold',
+				text: gaps === 1 ? 'close the gap' : `close ${gaps} gaps`,
+				section: null
+			},
+			change: () => ({ gaps: 0 })
+		}
+	];
+	return steps.filter((step) => step !== false);
 }
 
 function termSteps(state: ArticleState, yardstick: Yardstick, plan: Plan | null): Step[] {
@@ -51,7 +107,7 @@ function termSteps(state: ArticleState, yardstick: Yardstick, plan: Plan | null)
 			return [
 				{
 					move: { kind: 'cut', text: `cut one “${phrase}”`, section: null },
-					changed: oneUse(state, t, -1)
+					change: (now) => oneUse(now, t, -1)
 				}
 			];
 		if (used >= min) return [];
@@ -64,10 +120,10 @@ function termSteps(state: ArticleState, yardstick: Yardstick, plan: Plan | null)
 					text: `use “${phrase}” ${times}${whereIn(section)}`,
 					section: section?.id ?? null
 				},
-				changed: {
-					...oneUse(state, t, 1),
-					atHome: homesWith(t, section, state, yardstick)
-				}
+				change: (now) => ({
+					...oneUse(now, t, 1),
+					atHome: homesWith(t, section, now, yardstick)
+				})
 			}
 		];
 	});
@@ -105,7 +161,7 @@ function topicSteps(state: ArticleState, { topics }: Yardstick, plan: Plan | nul
 		return [
 			{
 				move: { kind: 'topic', text: `write ${section.heading}`, section: section.id },
-				changed: { covered: state.covered.map((is, i) => is || i === t) }
+				change: ({ covered }) => ({ covered: covered.map((is, i) => is || i === t) })
 			}
 		];
 	});
@@ -120,7 +176,7 @@ function questionSteps(state: ArticleState, { questions }: Yardstick, plan: Plan
 		return [
 			{
 				move: { kind: 'question', text: `answer “${text}”`, section: section?.id ?? null },
-				changed: { answered: state.answered.map((is, i) => is || i === q) }
+				change: ({ answered }) => ({ answered: answered.map((is, i) => is || i === q) })
 			}
 		];
 	});
@@ -143,7 +199,7 @@ function keywordSteps({ keywordPlaces }: ArticleState, yardstick: Yardstick): St
 				text: `put the exact keyword into ${PLACE_NAMES[place]}`,
 				section: null
 			},
-			changed: { keywordPlaces: { ...keywordPlaces, [place]: true } }
+			change: (now) => ({ keywordPlaces: { ...now.keywordPlaces, [place]: true } })
 		}));
 }
 

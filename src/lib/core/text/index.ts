@@ -15,3 +15,4 @@ export * from './shingles';
 export * from './tagger';
 export * from './background';
 export * from './sense';
+export * from './dialect';

@@ -62,3 +62,12 @@ export function gradeOf({ words, sentences, syllables }: ReadingSums): number {
 	if (words === 0) return 0;
 	return 0.39 * (words / sentences) + 11.8 * (syllables / words) - 15.59;
 }
+
+/**
+ * Flesch reading ease (Flesch 1948): 206.835 − 1.015 words/sentence − 84.6 syllables/word; higher is
+ * easier. Empty text gives 0.
+ */
+export function easeOf({ words, sentences, syllables }: ReadingSums): number {
+	if (words === 0 || sentences === 0) return 0;
+	return 206.835 - 1.015 * (words / sentences) - 84.6 * (syllables / words);
+}

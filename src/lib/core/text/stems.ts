@@ -32,3 +32,16 @@ export function contentStemsOf(text: string): string[] {
 export function keywordStemsOf(keyword: string): ReadonlySet<string> {
 	return new Set(contentStemsOf(keyword));
 }
+
+/** Length of the longest row of stems that both have in the same order. */
+export function stemsInOrder(a: readonly string[], b: readonly string[]): number {
+	let row = new Array<number>(b.length + 1).fill(0);
+	for (const stem of a) {
+		const next = [0];
+		b.forEach((other, j) => {
+			next.push(stem === other ? row[j]! + 1 : Math.max(row[j + 1]!, next[j]!));
+		});
+		row = next;
+	}
+	return row.at(-1)!;
+}

@@ -12,6 +12,7 @@ import { phraseKeyOf, phrasesAbout, type RankedResult } from '$lib/core/keywords
 import type { TakeDoc } from '$lib/core/manuscript';
 import { isMaterial, momentOf, timeOf } from '$lib/core/notes';
 import { alikePagesOf } from '$lib/core/pages';
+import { NO_PROOF_CHOICES, type ProofChoices } from '$lib/core/proof';
 import type { Plan } from '$lib/core/plan';
 import { changeAssignment } from '$lib/data/assignments';
 import {
@@ -68,6 +69,10 @@ export class Session {
 	readonly listed = $derived(this.#listed ?? []);
 	/** What was changed about the findings by hand. */
 	readonly edits = $derived(this.#assignment?.edits ?? NO_EDITS);
+	/** Marks that are open in the take that was proofread last; null: none was yet. */
+	openMarks = $state<number | null>(null);
+	/** What was decided while proofreading. */
+	readonly proof = $derived(this.#assignment?.proof ?? NO_PROOF_CHOICES);
 	/** Null: nobody named, or not in this browser. */
 	readonly client = $derived(this.#client ?? null);
 	/** The writer's own notes and lists, and behind them the facts of the client. */
@@ -274,6 +279,27 @@ export class Session {
 				label,
 				redo: () => changeAssignment(this.id, values),
 				undo: () => changeAssignment(this.id, before)
+			},
+			{ quiet }
+		);
+	}
+
+	/** Decides something about proofreading, as a step that can be taken back. */
+	async decideProof(
+		label: string,
+		change: (choices: ProofChoices) => ProofChoices,
+		{ quiet = true } = {}
+	): Promise<void> {
+		let before = NO_PROOF_CHOICES;
+		await history.run(
+			{
+				label,
+				// the stored state is asked for, since steps can follow one another faster than it comes back
+				redo: async () => {
+					before = (await db.assignments.get(this.id))?.proof ?? NO_PROOF_CHOICES;
+					await changeAssignment(this.id, { proof: change(before) });
+				},
+				undo: () => changeAssignment(this.id, { proof: before })
 			},
 			{ quiet }
 		);

@@ -2,6 +2,7 @@ import { briefStateOf } from '$lib/core/brief';
 import { plannedWords } from '$lib/core/plan';
 import { docText } from '$lib/core/manuscript';
 import { countWords } from '$lib/core/text';
+import { countOf } from '../parts/count-of';
 import type { Session } from './session.svelte';
 
 /** A stage of the work as the top line shows it. */
@@ -55,6 +56,12 @@ export function stagesOf(session: Session): Stage[] {
 			number: 6,
 			name: 'Write',
 			state: take ? `${words.toLocaleString('en')} words` : '–'
+		},
+		{
+			id: 'proof',
+			number: 7,
+			name: 'Proof',
+			state: session.openMarks === null ? '–' : countOf(session.openMarks, 'mark')
 		},
 		{ id: 'deliver', number: 8, name: 'Deliver', state: take ? 'ready' : '–' }
 	];

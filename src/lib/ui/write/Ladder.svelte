@@ -9,9 +9,11 @@
 		/** What holds it down, the dearest first. */
 		holds: readonly Hold[];
 		keywordLoad: number;
+		/** Where it would stand with the moves that are ticked, and how many they are; null: none are. */
+		ghost?: { readonly standing: number; readonly moves: number } | null;
 		progress: { done: number; all: number } | null;
 	}
-	let { pages, letters, standing, holds, keywordLoad, progress }: Props = $props();
+	let { pages, letters, standing, holds, keywordLoad, ghost = null, progress }: Props = $props();
 
 	const known = $derived(
 		(pages ?? [])
@@ -29,7 +31,16 @@
 	const high = $derived(
 		Math.min(
 			100,
-			Math.ceil(Math.max(0, standing.standing, ...known.map((page) => page.standing)) / 10) * 10 + 5
+			Math.ceil(
+				Math.max(
+					0,
+					standing.standing,
+					ghost?.standing ?? 0,
+					...known.map((page) => page.standing)
+				) / 10
+			) *
+				10 +
+				5
 		)
 	);
 	const at = (value: number) => (100 * (value - low)) / Math.max(1, high - low);
@@ -81,6 +92,11 @@
 		<span class="pointer" style:left="{at(standing.standing)}%"
 			><i></i>{standing.standing.toFixed(0)}</span
 		>
+		{#if ghost}
+			<span class="ghost" style:left="{Math.min(94, at(ghost.standing))}%"
+				><i></i>{ghost.standing.toFixed(0)} with the {ghost.moves} ticked</span
+			>
+		{/if}
 		{#if progress}<span class="absolute top-0 right-0 text-[11px] text-ink-2"
 				>scoring pages {progress.done} of {progress.all}</span
 			>{/if}
@@ -190,6 +206,24 @@
 		border: 7px solid transparent;
 		border-top: 0;
 		border-bottom: 10px solid var(--color-accent);
+	}
+	.ghost {
+		position: absolute;
+		top: 28px;
+		padding-left: 9px;
+		font-size: 11px;
+		line-height: 15px;
+		white-space: nowrap;
+		color: var(--color-accent);
+	}
+	.ghost i {
+		position: absolute;
+		left: -6px;
+		top: 4px;
+		width: 9px;
+		height: 9px;
+		border: 1px dashed var(--color-accent);
+		rotate: 45deg;
 	}
 	.band {
 		position: absolute;

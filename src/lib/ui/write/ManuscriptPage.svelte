@@ -128,8 +128,37 @@
 		background: color-mix(in oklab, var(--color-accent) 32%, var(--sheet));
 	}
 	.manuscript :global(.proof-mark) {
-		text-decoration: underline wavy var(--color-plum, currentColor) 1px;
+		text-decoration: underline wavy var(--plum) 1px;
 		text-underline-offset: 3px;
+	}
+	/* each reading has a line of its own under the words: shape before colour */
+	.manuscript :global(.for-close) {
+		text-decoration: underline solid var(--plum) 2px;
+	}
+	.manuscript :global(.for-claims) {
+		text-decoration: underline dotted var(--color-accent) 3px;
+	}
+	.manuscript :global(.for-terms) {
+		text-decoration: underline dashed var(--color-secondary) 2px;
+	}
+	.manuscript :global(:is(.for-reading, .for-sameness)) {
+		text-decoration: underline dashed var(--ink-2) 1px;
+		text-underline-offset: 4px;
+	}
+	.manuscript :global(.for-sameness) {
+		text-decoration-style: double;
+	}
+	.manuscript :global(.for-leftovers) {
+		text-decoration: line-through solid var(--color-error) 1px;
+	}
+	.manuscript :global(.for-spelling) {
+		text-decoration: underline wavy var(--color-warning) 1.5px;
+	}
+	.manuscript :global(:is(.for-headings, .for-aged, .for-links)) {
+		text-decoration: underline dotted var(--ink-2) 2px;
+	}
+	.manuscript :global(.in-hand) {
+		background: color-mix(in oklab, var(--color-accent) 20%, var(--sheet));
 	}
 	@media (max-width: 700px) {
 		.manuscript :global(.tiptap) {

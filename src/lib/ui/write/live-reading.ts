@@ -10,6 +10,7 @@ import {
 	nextBestMoves,
 	scoreState,
 	slipsOf,
+	standingWithMoves,
 	stateOf,
 	termIndexOf,
 	yardstickOf,
@@ -98,6 +99,11 @@ export class LiveReading {
 			keywordLoad: keywordLoadOf(state, this.#yardstick),
 			slips: slipsOf(this.#plan, this.#findings, article, answered)
 		};
+	}
+
+	/** The standing that some moves come to together. */
+	standingWith({ state }: Reading, moves: ReadonlySet<string>): number {
+		return standingWithMoves(state, this.#yardstick, this.#plan, moves);
 	}
 
 	/** The steps that would gain most; scores every one, so it is called when typing pauses. */

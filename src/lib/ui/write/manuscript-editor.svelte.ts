@@ -52,7 +52,8 @@ export interface ManuscriptContext {
 	readonly plan: Plan;
 	readonly findings: Findings | null;
 	readonly runs: RunIndex | null;
-	readonly wording: WordingRules;
+	/** What brief and client settle about wording; null: marks come from elsewhere. */
+	readonly wording: WordingRules | null;
 }
 
 /** Places that are counted at most. */
@@ -106,7 +107,9 @@ export class ManuscriptEditor {
 	});
 	readonly #rules = $derived.by(() => JSON.stringify(this.#context.wording));
 	readonly #proof = $derived.by(() => {
-		const { mustSay, mustNotSay, brands } = JSON.parse(this.#rules) as WordingRules;
+		const rules = JSON.parse(this.#rules) as WordingRules | null;
+		if (!rules) return null;
+		const { mustSay, mustNotSay, brands } = rules;
 		return new Proofreader({
 			blocks: [forbiddenCheck(mustNotSay), brandCheck(brands)],
 			article: [mustSayCheck(mustSay)]
@@ -188,10 +191,73 @@ export class ManuscriptEditor {
 	}
 
 	#readMarks(editor: Editor): void {
-		if (!this.#reading) return;
+		if (!this.#reading || !this.#proof) return;
 		this.#hasMarks = true;
 		this.#marks = this.#proof.read(this.#reading.article);
 		showMarks(editor, this.#marks);
+	}
+
+	/** Shows marks that were found elsewhere, one of them as the one in hand. */
+	showMarks(marks: readonly Mark[], inHand: string | null): void {
+		const editor = this.#editor;
+		if (editor) untrack(() => showMarks(editor, marks, inHand));
+	}
+
+	/** The mark whose words the cursor stands in. */
+	markAtCursor(marks: readonly Mark[]): Mark | null {
+		const state = this.#editor?.state;
+		if (!state) return null;
+		const { from, to } = state.selection;
+		return (
+			marks.find((mark) => {
+				const place = placeOfMark(state.doc, mark);
+				return place !== null && place.from <= from && to <= place.to;
+			}) ?? null
+		);
+	}
+
+	/** Puts other words in place of those of a mark, with their formats; nothing else changes. */
+	mend(mark: Mark, replacement: string): boolean {
+		const editor = this.#editor;
+		const found = editor && placeOfMark(editor.state.doc, mark);
+		if (!editor || !found) return false;
+		const { state, view } = editor;
+		if (state.doc.textBetween(found.from, found.to, '\n', ' ') !== mark.quote) return false;
+		const marks = state.doc.resolve(found.from + 1).marks();
+		if (replacement !== '')
+			view.dispatch(
+				state.tr.replaceWith(found.from, found.to, state.schema.text(replacement, marks))
+			);
+		else {
+			// the space that stood before or behind what is gone goes with it
+			const before = state.doc.textBetween(Math.max(0, found.from - 1), found.from, '\n');
+			const behind = state.doc.textBetween(
+				found.to,
+				Math.min(state.doc.content.size, found.to + 1),
+				'\n'
+			);
+			const isSpace = mark.quote.trim() !== '' && before === ' ';
+			const isLead = mark.quote.trim() !== '' && !isSpace && behind === ' ';
+			view.dispatch(state.tr.delete(found.from - (isSpace ? 1 : 0), found.to + (isLead ? 1 : 0)));
+		}
+		return true;
+	}
+
+	/** Leaves a gap behind the block of a mark. */
+	leaveGap({ place }: Pick<Mark, 'place'>, text: string): void {
+		const editor = this.#editor;
+		if (!editor || !place) return;
+		const at = blockStart(editor.state.doc, place.block + 1);
+		const blocks = [{ type: 'gap', content: [{ type: 'text', text }] }];
+		editor
+			.chain()
+			.insertContentAt(at, blocks as JSONContent[])
+			.run();
+	}
+
+	/** The standing that some moves come to together; null while the evidence is read. */
+	standingWith(moves: ReadonlySet<string>): number | null {
+		return this.#live && this.#reading ? this.#live.standingWith(this.#reading, moves) : null;
 	}
 
 	#moved(): void {

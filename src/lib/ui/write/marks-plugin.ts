@@ -47,20 +47,31 @@ function untouched(shown: DecorationSet, transaction: Transaction): DecorationSe
 }
 
 /** Shows these marks in place of those shown before; those of the whole article have no place. */
-export function showMarks(editor: Editor, marks: readonly Mark[]): void {
+export function showMarks(
+	editor: Editor,
+	marks: readonly Mark[],
+	inHand: string | null = null
+): void {
 	const { doc, tr } = editor.state;
-	const decorations = decorationsOf(doc, marks);
+	const decorations = decorationsOf(doc, marks, inHand);
 	editor.view.dispatch(
 		tr.setMeta(KEY, DecorationSet.create(doc, decorations)).setMeta('addToHistory', false)
 	);
 }
 
-function decorationsOf(doc: ProseNode, marks: readonly Mark[]): Decoration[] {
+function decorationsOf(
+	doc: ProseNode,
+	marks: readonly Mark[],
+	inHand: string | null
+): Decoration[] {
 	return marks.flatMap((mark) => {
 		const found = placeOfMark(doc, mark);
 		if (!found) return [];
 		const spec: MarkSpec = { mark: mark.id };
-		const attributes = { class: 'proof-mark', title: mark.reason };
+		const attributes = {
+			class: `proof-mark for-${mark.reads}${mark.id === inHand ? ' in-hand' : ''}`,
+			title: mark.reason
+		};
 		return [Decoration.inline(found.from, found.to, attributes, spec)];
 	});
 }

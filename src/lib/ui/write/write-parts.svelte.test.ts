@@ -107,8 +107,8 @@ describe('TakeBar', () => {
 describe('NextMove', () => {
 	const page = (id: string, standing: number) => ({ page: id, standing }) as PageStanding;
 	const moves: Move[] = [
-		{ kind: 'use', text: 'use “cope” once in Building up', section: 's', gain: 1.25 },
-		{ kind: 'cut', text: 'cut one “stone”', section: null, gain: 0.5 }
+		{ id: 'a', kind: 'use', text: 'use “cope” once in Building up', section: 's', gain: 1.25 },
+		{ id: 'b', kind: 'cut', text: 'cut one “stone”', section: null, gain: 0.5 }
 	];
 
 	it('ranks the take among the counted pages, and goes to the section of the best step', async () => {
@@ -303,6 +303,8 @@ describe('WordingLine', () => {
 	const mark = (values: Partial<Mark>): Mark => ({
 		id: Math.random().toString(),
 		check: 'must not be said',
+		reads: 'brief',
+		beside: [],
 		about: 'cheap',
 		quote: 'cheap',
 		sentence: 'A cheap wall.',

@@ -1,6 +1,6 @@
 import { EFFORT_RULES } from '../../brief';
 import type { Findings } from '../../findings';
-import { contentStemsOf, countWords, keywordStemsOf } from '../../text';
+import { contentStemsOf, countWords, keywordStemsOf, stemsInOrder } from '../../text';
 import { containsTerm } from './contains';
 import { type PlanSection, perFindings } from '../outline';
 import { plainOf } from './phrases';
@@ -60,7 +60,7 @@ export const headingChecker = perFindings((findings): HeadingCheck => {
 							other.plain === plain ||
 							(other.stems.length >= LEAST_OWN &&
 								stems.length >= LEAST_OWN &&
-								inOrder(stems, other.stems) >=
+								stemsInOrder(stems, other.stems) >=
 									CLOSE_AT * Math.max(stems.length, other.stems.length))
 					);
 		if (close) add('close', `“${heading}” is worded like a page’s “${close.text}”.`);
@@ -76,19 +76,6 @@ export const headingChecker = perFindings((findings): HeadingCheck => {
 		return issues;
 	};
 });
-
-/** Length of the longest row of stems that both have in the same order. */
-function inOrder(a: readonly string[], b: readonly string[]): number {
-	let row = new Array<number>(b.length + 1).fill(0);
-	for (const stem of a) {
-		const next = [0];
-		b.forEach((other, j) => {
-			next.push(stem === other ? row[j]! + 1 : Math.max(row[j + 1]!, next[j]!));
-		});
-		row = next;
-	}
-	return row.at(-1)!;
-}
 
 /** Why a heading stands too deep under the one above it; null when it does not. */
 export function levelIssue(sections: readonly PlanSection[], at: number): HeadingIssue | null {

@@ -1,5 +1,6 @@
 import type { ArticleReading, BlockReading } from '../../measure';
-import { findTerms, indexTerms, keysOf, patternOf, termKeyOf } from '../../text';
+import { contentStemsOf, findTerms, indexTerms, keysOf, patternOf, termKeyOf } from '../../text';
+import { ofArticle, sentencesIn } from '../places';
 import type { ArticleCheck, BlockCheck, BlockFinding } from '../mark';
 
 /** What a brief and its client's profile settle about wording. */
@@ -16,6 +17,7 @@ export function forbiddenCheck(mustNotSay: readonly string[]): BlockCheck {
 	const index = indexTerms(phrases.map(patternOf));
 	return {
 		id: 'must not be said',
+		reads: 'brief',
 		look: (block) =>
 			sentencesIn(block).flatMap(({ text, start }) =>
 				findTerms(index, text).map((use): BlockFinding => {
@@ -55,6 +57,7 @@ export function mustSayCheck(mustSay: readonly string[]): ArticleCheck {
 	};
 	return {
 		id: 'must be said',
+		reads: 'brief',
 		look: ({ blocks }: ArticleReading) =>
 			wanted
 				.filter(
@@ -76,6 +79,56 @@ export function mustSayCheck(mustSay: readonly string[]): ArticleCheck {
 	};
 }
 
+/** Tells that the call to action of the brief does not stand in the last fifth of the text, or anywhere. */
+export function callToActionCheck(callToAction: string): ArticleCheck {
+	const wanted = [...new Set(contentStemsOf(callToAction))];
+	return {
+		id: 'call to action',
+		reads: 'brief',
+		look: ({ blocks }) => {
+			if (wanted.length === 0) return [];
+			const isSaid = blocks.some((block) =>
+				block.sentences.some(
+					({ stems }) =>
+						wanted.filter((stem) => stems.includes(stem)).length >= CALLED_AT * wanted.length
+				)
+			);
+			return isSaid
+				? []
+				: [
+						ofArticle({
+							about: callToAction,
+							reason: `The call to action is missing: “${callToAction}”`
+						})
+					];
+		}
+	};
+}
+const CALLED_AT = 0.5;
+
+/** Tells required phrases that stand nowhere. */
+export function requiredCheck(required: readonly string[]): ArticleCheck {
+	const phrases = required.filter((phrase) => termKeyOf(phrase) !== '');
+	const index = indexTerms(phrases.map(patternOf));
+	const known = new WeakMap<BlockReading, ReadonlySet<number>>();
+	const usesIn = (block: BlockReading) => {
+		let uses = known.get(block);
+		if (!uses)
+			known.set(block, (uses = new Set(findTerms(index, block.text).map(({ term }) => term))));
+		return uses;
+	};
+	return {
+		id: 'required phrase',
+		reads: 'brief',
+		look: ({ blocks }) =>
+			phrases.flatMap((phrase, p) =>
+				blocks.some((block) => usesIn(block).has(p))
+					? []
+					: [ofArticle({ about: phrase, reason: `“${phrase}” is required and stands nowhere` })]
+			)
+	};
+}
+
 /** Marks spellings of names that are not their own: those listed, and other case or spacing. */
 export function brandCheck(brands: WordingRules['brands']): BlockCheck {
 	const rules = brands.flatMap(({ name, wrong }) => {
@@ -84,6 +137,7 @@ export function brandCheck(brands: WordingRules['brands']): BlockCheck {
 	});
 	return {
 		id: 'spelling of a name',
+		reads: 'brief',
 		look: (block) =>
 			sentencesIn(block).flatMap(({ text, start }) =>
 				rules.flatMap(({ name, pattern }) =>
@@ -132,10 +186,6 @@ function otherSpellings(name: string, wrong: readonly string[]): RegExp | null {
 function anyCase(letter: string): string {
 	const [lower, upper] = [letter.toLowerCase(), letter.toUpperCase()];
 	return lower === upper ? escaped(letter) : `(?:${escaped(lower)}|${escaped(upper)})`;
-}
-
-function sentencesIn({ text, sentences }: BlockReading): { text: string; start: number }[] {
-	return sentences.map(({ start, end }) => ({ text: text.slice(start, end), start }));
 }
 
 function escaped(text: string): string {

@@ -1,0 +1,142 @@
+import type { Findings } from '../findings';
+import type { ArticleReading } from '../measure';
+import type { ArticleMeta, Yardstick } from '../standing';
+import { plainWord, wordsOf } from '../text';
+import {
+	agedCheck,
+	bareAddressCheck,
+	brandCheck,
+	callToActionCheck,
+	claimsBy,
+	claimsCheck,
+	closenessCheck,
+	forbiddenCheck,
+	grammarCheck,
+	headingsCheck,
+	hedgeCheck,
+	leftoverCheck,
+	longCheck,
+	mustSayCheck,
+	passiveCheck,
+	requiredCheck,
+	rhythmCheck,
+	richnessCheck,
+	senseCheck,
+	spellingCheck,
+	stockCheck,
+	termsCheck,
+	wholeReadingCheck,
+	wholenessCheck,
+	type Speller,
+	type WordingRules
+} from './checks';
+import { ClaimChecker, type Claim } from './claims';
+import { READS, type ReadFor } from './mark';
+import { PassageIndex, type ProofSource } from './passages';
+import type { Checks } from './run-checks';
+
+/** What brief and client ask of a text, beyond what findings say. */
+export interface ProofRules extends WordingRules, ArticleMeta {
+	readonly callToAction: string;
+	readonly required: readonly string[];
+	/** Readings that are switched off. */
+	readonly off: readonly ReadFor[];
+	/** The year it is read in. */
+	readonly thisYear: number;
+}
+
+/** What a text is proofread against; indexes are made once for the evidence. */
+export interface ProofEvidence {
+	readonly findings: Findings;
+	readonly yardstick: Yardstick;
+	readonly passages: PassageIndex;
+	readonly claims: ClaimChecker;
+	/** In lower case: words that are right though no dictionary has them. */
+	readonly knownWords: ReadonlySet<string>;
+	/** Null: no dictionary could be had, and spelling is not checked. */
+	readonly speller: Speller | null;
+	/** Letter or name of a page, sign of a note. */
+	readonly nameOf: (source: string) => string;
+}
+
+/** Indexes of pages and notes for proofreading. */
+export function proofEvidenceOf(
+	sources: readonly ProofSource[],
+	findings: Findings,
+	yardstick: Yardstick,
+	speller: Speller | null,
+	nameOf: (source: string) => string
+): ProofEvidence {
+	return {
+		findings,
+		yardstick,
+		passages: new PassageIndex(sources.filter(({ isNote }) => !isNote)),
+		claims: new ClaimChecker(sources, findings.keyword),
+		knownWords: knownWordsOf(sources),
+		speller,
+		nameOf
+	};
+}
+
+/** Words that stand in a note, or on two pages: names and words of the trade are no slips. */
+function knownWordsOf(sources: readonly ProofSource[]): Set<string> {
+	const pages = new Map<string, number>();
+	const known = new Set<string>();
+	for (const { isNote, statements, names } of sources) {
+		const own = new Set(
+			[...statements, ...names].flatMap((text) =>
+				wordsOf(text).flatMap(({ text: word }) => plainWord(word).split('-'))
+			)
+		);
+		for (const word of own) {
+			const times = (pages.get(word) ?? 0) + 1;
+			pages.set(word, times);
+			if (isNote || times >= 2) known.add(word);
+		}
+	}
+	return known;
+}
+
+/** All checks for some evidence and rules, and the claims of the article they read last. */
+export function checksOf(
+	evidence: ProofEvidence,
+	rules: ProofRules
+): Checks & { readonly claimsOf: (article: ArticleReading) => readonly Claim[] } {
+	const { findings, yardstick, passages, knownWords, speller, nameOf } = evidence;
+	const claimsOf = claimsBy(evidence.claims);
+	const meta = { titleTag: rules.titleTag, description: rules.description };
+	const names = new Set([
+		...knownWords,
+		...rules.brands.flatMap(({ name }) => name.toLowerCase().split(/\s+/))
+	]);
+	const blocks = [
+		closenessCheck(passages, nameOf),
+		longCheck,
+		passiveCheck,
+		stockCheck,
+		hedgeCheck,
+		rhythmCheck,
+		leftoverCheck,
+		grammarCheck,
+		...(speller ? [spellingCheck(speller, names)] : []),
+		agedCheck(rules.thisYear),
+		bareAddressCheck,
+		forbiddenCheck(rules.mustNotSay),
+		brandCheck(rules.brands)
+	];
+	const article = [
+		claimsCheck(claimsOf, nameOf),
+		termsCheck(yardstick, meta),
+		wholeReadingCheck(yardstick.targetGrade),
+		senseCheck,
+		wholenessCheck,
+		headingsCheck(findings, meta),
+		richnessCheck(findings.shape),
+		mustSayCheck(rules.mustSay),
+		callToActionCheck(rules.callToAction),
+		requiredCheck(rules.required)
+	];
+	const isOn = ({ reads }: { readonly reads: ReadFor }) =>
+		READS.includes(reads) && !rules.off.includes(reads);
+	return { blocks: blocks.filter(isOn), article: article.filter(isOn), claimsOf };
+}

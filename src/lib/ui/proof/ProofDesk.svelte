@@ -1,0 +1,351 @@
+<!-- One take being proofread: what it is read for at the left, the page with its marks, a card for each mark at the right. -->
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import type { Plan } from '$lib/core/plan';
+	import type { Claim, Mark, ProofRules } from '$lib/core/proof';
+	import type { Take } from '$lib/data/db';
+	import { toast } from 'svelte-sonner';
+	import { useSession } from '../assignment/session.svelte';
+	import { actions } from '../frame/actions.svelte';
+	import { countOf } from '../parts/count-of';
+	import Ladder from '../write/Ladder.svelte';
+	import { ManuscriptEditor } from '../write/manuscript-editor.svelte';
+	import ManuscriptPage from '../write/ManuscriptPage.svelte';
+	import NextMove from '../write/NextMove.svelte';
+	import ClaimsList from './ClaimsList.svelte';
+	import MarkCard from './MarkCard.svelte';
+	import MovesList from './MovesList.svelte';
+	import { ProofReading } from './proof-reading.svelte';
+	import ReadForList from './ReadForList.svelte';
+	import { READ_WORDS } from './read-words';
+
+	interface Props {
+		take: Take;
+		plan: Plan;
+		onchoose: (id: string) => void;
+	}
+	let { take, plan, onchoose }: Props = $props();
+
+	const session = useSession();
+	// made anew for each take
+	// svelte-ignore state_referenced_locally
+	const editor = new ManuscriptEditor(take, {
+		get plan() {
+			return plan;
+		},
+		get findings() {
+			return session.findings;
+		},
+		get runs() {
+			return session.runs;
+		},
+		wording: null
+	});
+	const proof = new ProofReading(session);
+	const reading = $derived(editor.reading);
+	const inHand = $derived(proof.inHand);
+	let isDismissing = $state(false);
+	let isListing = $state(false);
+	let ticked = $state.raw<ReadonlySet<string>>(new Set());
+	let cards = $state<HTMLElement>();
+	let page = $state<HTMLElement>();
+	let places = $state.raw<readonly { readonly mark: Mark; readonly top: number }[]>([]);
+
+	const rules: ProofRules = $derived({
+		mustSay: session.assignment?.brief.mustSay ?? [],
+		mustNotSay: session.mustNotSay,
+		brands: session.client?.brands ?? [],
+		titleTag: plan.titleTag,
+		description: plan.description,
+		callToAction: session.assignment?.brief.callToAction ?? '',
+		required: session.required,
+		off: session.proof.off,
+		thisYear: new Date().getFullYear()
+	});
+	const ghost = $derived.by(() => {
+		const moves = editor.moves.filter(({ id }) => ticked.has(id));
+		const standing = moves.length > 0 && reading ? editor.standingWith(ticked) : null;
+		return standing === null ? null : { standing, moves: moves.length };
+	});
+	const signs = $derived(new Map([...session.letters, ...session.noteSigns]));
+	const nameOf = (source: string) => signs.get(source) ?? '';
+
+	$effect(() => editor.reread());
+	$effect(() => editor.follow(take));
+	$effect(() => {
+		void reading;
+		const [now, against] = [plan, rules];
+		if (session.isCurrent)
+			proof.follow(
+				untrack(() => editor.doc),
+				now,
+				against
+			);
+	});
+	$effect(() => () => proof.stop());
+	$effect(() => editor.showMarks(proof.shown, inHand?.id ?? null));
+	$effect(() => {
+		void proof.shown;
+		const frame = requestAnimationFrame(layOut);
+		return () => cancelAnimationFrame(frame);
+	});
+	$effect(() =>
+		actions.offer(() => [
+			{ label: 'Next mark', run: () => step(1) },
+			{ label: 'Mark before', run: () => step(-1) },
+			{ label: 'List all claims', also: 'facts references', run: () => (isListing = true) }
+		])
+	);
+
+	/** Where the marks stand along the page, for the strip beside it. */
+	function layOut() {
+		if (!page) return;
+		const height = Math.max(1, page.scrollHeight);
+		const origin = page.getBoundingClientRect().top - page.scrollTop;
+		places = proof.shown.flatMap((mark) => {
+			const element = mark.place && editor.elementOf(mark.place.block);
+			return element
+				? [{ mark, top: (100 * (element.getBoundingClientRect().top - origin)) / height }]
+				: [];
+		});
+	}
+
+	function choose(mark: Mark | null) {
+		proof.take(mark);
+		isDismissing = false;
+		if (mark?.place) editor.elementOf(mark.place.block)?.scrollIntoView({ block: 'center' });
+	}
+
+	function step(by: 1 | -1) {
+		choose(proof.step(by));
+		requestAnimationFrame(() =>
+			cards?.querySelector('.in-hand')?.scrollIntoView({ block: 'nearest' })
+		);
+	}
+
+	function fix(mark: Mark, replacement: string) {
+		const at = proof.shown.findIndex(({ id }) => id === mark.id);
+		const next = proof.shown[at + 1] ?? null;
+		if (!editor.mend(mark, replacement)) {
+			toast('These words have changed since they were read.');
+			return;
+		}
+		proof.take(next);
+	}
+
+	function showClaim({ place }: Claim) {
+		editor.elementOf(place.block)?.scrollIntoView({ block: 'center' });
+		const mark = proof.open.find(
+			(one) => one.place?.block === place.block && one.place.start === place.start
+		);
+		if (mark) proof.take(mark);
+	}
+
+	function tick(id: string) {
+		const next = new Set(ticked);
+		if (!next.delete(id)) next.add(id);
+		ticked = next;
+	}
+
+	/** Keys of proofreading, outside of what is typed into. */
+	function keydown(event: KeyboardEvent) {
+		if (event.altKey || event.ctrlKey || event.metaKey) return;
+		const target = event.target as Element;
+		if (target.closest('input, textarea, select, [contenteditable="true"], [role="dialog"]'))
+			return;
+		const key = event.key.toLowerCase();
+		if (key === 'j') step(1);
+		else if (key === 'k') step(-1);
+		else if (key === 'f' && inHand?.fixes[0]) fix(inHand, inHand.fixes[0].replacement);
+		else if (key === 'd' && inHand) isDismissing = true;
+		else if (key === 'l' && inHand) step(1);
+		else return;
+		event.preventDefault();
+	}
+</script>
+
+<svelte:window onkeydown={keydown} />
+
+<div class="flex h-full flex-col max-lg:h-auto">
+	<div
+		class="grid grid-cols-[170px_1fr_190px] items-center gap-5 border-b border-rule px-5 py-1 max-lg:grid-cols-1 max-lg:gap-1 max-sm:px-3"
+	>
+		<div>
+			{#if session.takes.length > 1}
+				<select
+					class="field w-auto! py-0.5! font-semibold"
+					aria-label="The take that is read"
+					value={take.id}
+					onchange={(event) => onchoose(event.currentTarget.value)}
+				>
+					{#each session.takes as { id, name } (id)}<option value={id}>{name}</option>{/each}
+				</select>
+			{:else}<strong>{take.name}</strong>{/if}
+			<p class="text-ink-2">{editor.keeper.said}</p>
+		</div>
+		{#if reading}
+			<Ladder
+				pages={session.standings}
+				letters={session.letters}
+				standing={reading.standing}
+				holds={reading.holds}
+				keywordLoad={reading.keywordLoad}
+				{ghost}
+				progress={session.standingProgress}
+			/>
+			<NextMove
+				standing={reading.standing.standing}
+				pages={session.standings}
+				letters={session.letters}
+				moves={editor.moves}
+				ongo={(section) => editor.goTo(section)}
+			/>
+		{:else}
+			<p class="text-ink-2" role="status">The evidence is still being read …</p>
+		{/if}
+	</div>
+
+	<main class="grid min-h-0 flex-1 grid-cols-[212px_26px_1fr_410px] max-lg:block">
+		<div class="overflow-y-auto px-5 py-3 max-sm:px-3">
+			<ReadForList
+				only={proof.only}
+				off={session.proof.off}
+				countOf={(reads) => proof.countOf(reads)}
+				isRead={proof.isRead}
+				onchoose={(reads) => (proof.only = reads)}
+				ontoggle={(reads) => void proof.toggle(reads)}
+			/>
+			<MovesList
+				moves={editor.moves}
+				{ticked}
+				ontick={tick}
+				ongo={(section) => editor.goTo(section)}
+			/>
+		</div>
+		<div class="strip" aria-hidden="true">
+			{#each places as { mark, top }, i (i)}<i
+					class={[`of-${mark.reads}`, mark.id === inHand?.id && 'on']}
+					style:top="{top}%"
+				></i>{/each}
+		</div>
+		<div class="min-w-0 overflow-y-auto bg-sheet" bind:this={page}>
+			<!-- the keyboard goes from mark to mark by J and K -->
+			<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+			<div
+				onclick={() => {
+					const mark = editor.markAtCursor(proof.shown);
+					if (mark) proof.take(mark);
+				}}
+			>
+				<ManuscriptPage mount={(element) => editor.mount(element)} onresize={layOut} />
+			</div>
+		</div>
+		<div class="flex min-h-0 flex-col border-l border-rule">
+			<div
+				class="min-h-0 flex-1 overflow-y-auto px-4 py-3"
+				bind:this={cards}
+				role="region"
+				aria-label="Marks"
+			>
+				<p class="mb-2 flex items-baseline justify-between gap-2 text-ink-2" role="status">
+					<span
+						>{proof.trouble ||
+							(!proof.isRead
+								? 'Reading the text …'
+								: `${countOf(proof.shown.length, 'mark')}${proof.only ? ` for ${READ_WORDS[proof.only].name.toLowerCase()}` : ''}${proof.isReading ? ', reading on …' : ''}`)}</span
+					>
+					<button class="linkish" onclick={() => (isListing = !isListing)}
+						>{isListing ? 'Back to the marks' : 'All claims'}</button
+					>
+				</p>
+				{#if isListing}
+					<ClaimsList claims={proof.claims} {nameOf} onshow={showClaim} />
+				{:else}
+					{#each proof.shown as mark (mark.id)}
+						<MarkCard
+							{mark}
+							isInHand={mark.id === inHand?.id}
+							isFresh={proof.isFresh(mark)}
+							{isDismissing}
+							{nameOf}
+							onchoose={() => choose(mark)}
+							onfix={(replacement) => fix(mark, replacement)}
+							ongap={() => editor.leaveGap(mark, `Where is “${mark.quote}” from?`)}
+							ondismiss={(reason) => {
+								isDismissing = false;
+								void proof.dismiss(mark, reason);
+							}}
+							onask={(isAsking) => (isDismissing = isAsking)}
+							onleave={() => step(1)}
+						/>
+					{:else}
+						{#if proof.isRead}<p class="text-ink-2">Nothing is marked here.</p>{/if}
+					{/each}
+					{#if proof.dismissed.length > 0}
+						<details class="mt-4">
+							<summary class="text-ink-2"
+								>{countOf(proof.dismissed.length, 'mark')} dismissed</summary
+							>
+							<ul>
+								{#each proof.dismissed as { mark, reason } (mark.id)}
+									<li class="py-1">
+										{mark.quote || mark.about}<span class="text-ink-2"
+											>{reason ? `, because ${reason}` : ''}</span
+										>
+										<button class="linkish ml-2" onclick={() => void proof.bringBack(mark.id)}
+											>Bring back</button
+										>
+									</li>
+								{/each}
+							</ul>
+						</details>
+					{/if}
+				{/if}
+			</div>
+			<p class="border-t border-rule px-4 py-1 text-[11.5px] text-ink-2">
+				J K next, back · F fix · D dismiss · L leave
+			</p>
+		</div>
+	</main>
+</div>
+
+<style>
+	.strip {
+		position: relative;
+		border-inline: 1px solid var(--rule);
+		background: var(--color-base-200);
+	}
+	.strip i {
+		position: absolute;
+		left: 5px;
+		right: 5px;
+		height: 2px;
+		background: var(--color-accent);
+	}
+	.strip .of-close {
+		height: 4px;
+		background: var(--plum);
+	}
+	.strip .of-terms {
+		background: var(--color-secondary);
+	}
+	.strip .of-spelling {
+		background: var(--color-warning);
+	}
+	.strip .of-leftovers {
+		background: var(--color-error);
+	}
+	.strip :is(.of-reading, .of-sameness, .of-headings, .of-aged, .of-links) {
+		background: var(--ink-2);
+	}
+	.strip .on {
+		left: 0;
+		right: 0;
+		height: 4px;
+	}
+	@media (max-width: 1023px) {
+		.strip {
+			display: none;
+		}
+	}
+</style>

@@ -1,0 +1,5 @@
+<script lang="ts">
+	import Proof from '$lib/ui/proof/Proof.svelte';
+</script>
+
+<Proof />
