@@ -106,3 +106,36 @@ test('a draft is proofread: marks are fixed, dismissed and undone, and stay so',
 	});
 	expect(errors).toEqual([]);
 });
+
+test('an article that exists is held against the evidence, planned from its headings and kept', async ({
+	page
+}) => {
+	const errors = watchErrors(page);
+	await openSample(page);
+	await goTo(page, 'Proof');
+	const marks = page.getByRole('region', { name: 'Marks' });
+	await page
+		.getByLabel('An article that exists')
+		.fill(
+			'# Walls without mortar\n\nA wall of this kind can stand for 870 years.\n\n## Lay the footings\n\nDig the the trench down to firm subsoil, and fill it with the largest stones.\n'
+		);
+	await page.getByRole('button', { name: 'Read it' }).click();
+	await expect(marks.getByRole('article', { name: /870 years/ })).toBeVisible({ timeout: 60_000 });
+	await expect(marks.getByRole('article', { name: /the the/ })).toBeVisible();
+	await expect(page.getByRole('region', { name: 'Moves' })).toContainText('write about “');
+
+	await page.getByRole('button', { name: 'plan it' }).click();
+	await expect(page.getByRole('button', { name: 'plan it' })).toBeHidden();
+	await goTo(page, 'Write');
+	const manuscript = page.getByRole('textbox', { name: 'Manuscript' });
+	await expect(manuscript).toContainText('Dig the the trench down to firm subsoil');
+	await goTo(page, 'Plan');
+	await expect(
+		page.getByRole('textbox', { name: 'Heading of section 1', exact: true })
+	).toHaveValue('Lay the footings');
+	await page.keyboard.press('Control+z');
+	await expect(page.getByRole('button', { name: 'Propose a plan' })).toBeVisible();
+	await goTo(page, 'Proof');
+	await expect(manuscript).toContainText('Dig the the trench down to firm subsoil');
+	expect(errors).toEqual([]);
+});

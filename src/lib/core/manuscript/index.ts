@@ -3,3 +3,4 @@ export * from './follow-plan';
 export * from './markdown';
 export * from './node';
 export * from './sections';
+export * from './plan-of-article';

@@ -91,8 +91,10 @@ export class ClaimChecker {
 			}
 	}
 
-	/** All claims of an article, in order. */
+	/** All claims of an article, in order; none where nothing was gathered. */
 	claimsIn({ blocks }: ArticleReading): Claim[] {
+		// held against nothing, every figure would look made up
+		if (this.#said.length === 0) return [];
 		return blocks.flatMap((block, at) => {
 			if (block.level > 0 || block.kind === 'gap') return [];
 			const paragraph = this.#stemsOf(block.text);

@@ -62,6 +62,8 @@ export interface Finding {
 	readonly gain: number | null;
 	/** What it is held against, the best first. */
 	readonly beside?: readonly Passage[];
+	/** Words of the sentence that the first of those has too, by place in the sentence. */
+	readonly shared?: readonly Stretch[];
 }
 
 /** A finding with its place in one block. */
@@ -80,6 +82,7 @@ export interface Mark extends Finding {
 	readonly check: string;
 	readonly reads: ReadFor;
 	readonly beside: readonly Passage[];
+	readonly shared: readonly Stretch[];
 	/** Null: it concerns the article as a whole. */
 	readonly place: MarkPlace | null;
 }

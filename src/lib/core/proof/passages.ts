@@ -24,6 +24,12 @@ export interface CloseRun extends Stretch {
 	readonly beside: Passage;
 }
 
+/** A statement that is nearly a sentence, and the words of that sentence which it has too. */
+export interface Near {
+	readonly beside: Passage;
+	readonly shared: readonly Stretch[];
+}
+
 interface Statement {
 	readonly source: string;
 	readonly text: string;
@@ -114,7 +120,7 @@ export class PassageIndex {
 	}
 
 	/** The statement that keeps most of a sentence's words in nearly the same order; null for none. */
-	nearTo(stems: readonly string[]): Passage | null {
+	nearTo(stems: readonly string[], sentence: string): Near | null {
 		if (stems.length < NEAR_STEMS) return null;
 		const own = new Set(stems);
 		const counts = new Map<number, number>();
@@ -134,7 +140,12 @@ export class PassageIndex {
 			if (share < NEAR_SHARE || shared < NEAR_ORDER * common) continue;
 			if (!best || share > best.share) best = { statement, share };
 		}
-		return best ? passageWith(best.statement, own) : null;
+		if (!best) return null;
+		const theirs = new Set(best.statement.stems);
+		return {
+			beside: passageWith(best.statement, own),
+			shared: passageWith({ ...best.statement, text: sentence }, theirs).shared
+		};
 	}
 }
 

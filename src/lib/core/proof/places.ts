@@ -1,5 +1,5 @@
 import type { ArticleReading, BlockReading } from '../measure';
-import type { ArticleFinding, BlockFinding, Fix, Passage } from './mark';
+import type { ArticleFinding, BlockFinding, Fix, Passage, Stretch } from './mark';
 
 /** A sentence as it stands, with its place in its block. */
 export interface PlacedSentence {
@@ -25,6 +25,7 @@ export interface Said {
 	readonly fixes?: readonly Fix[];
 	readonly gain?: number | null;
 	readonly beside?: readonly Passage[];
+	readonly shared?: readonly Stretch[];
 }
 
 /** A finding in a sentence; without a stretch, all of the sentence. Places are in the sentence. */

@@ -34,7 +34,7 @@ export class Proofreader {
 			finding: Finding,
 			place: Mark['place']
 		) => {
-			const { about, quote, sentence, reason, fixes, gain, beside = [] } = finding;
+			const { about, quote, sentence, reason, fixes, gain, beside = [], shared = [] } = finding;
 			const name = JSON.stringify([check, about, quote, sentence]);
 			const nth = (times.get(name) ?? 0) + 1;
 			times.set(name, nth);
@@ -50,7 +50,8 @@ export class Proofreader {
 				reason,
 				fixes,
 				gain,
-				beside
+				beside,
+				shared
 			});
 		};
 		article.blocks.forEach((reading, block) => {

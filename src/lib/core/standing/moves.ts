@@ -154,13 +154,18 @@ function homesWith(
 }
 
 function topicSteps(state: ArticleState, { topics }: Yardstick, plan: Plan | null): Step[] {
-	return topics.flatMap(({ id }, t): Step[] => {
+	return topics.flatMap(({ id, label }, t): Step[] => {
 		if (state.covered[t]) return [];
 		const section = plan?.sections.find((one) => one.topics.includes(id));
-		if (!section) return [];
+		// what no section of the plan treats is left out on purpose
+		if (!section && plan) return [];
 		return [
 			{
-				move: { kind: 'topic', text: `write ${section.heading}`, section: section.id },
+				move: {
+					kind: 'topic',
+					text: section ? `write ${section.heading}` : `write about “${label}”`,
+					section: section?.id ?? null
+				},
 				change: ({ covered }) => ({ covered: covered.map((is, i) => is || i === t) })
 			}
 		];

@@ -8,7 +8,7 @@ import { indexRuns, readArticle, type RunIndex, docOfBlocks } from '../measure';
 import { slipsOf } from './slips';
 import { bandWorth, PART_WEIGHTS, scoreState, worthOfUses } from './score';
 import { yardstickOf, termIndexOf, type Yardstick } from './yardstick';
-import { nextBestMoves } from './moves';
+import { nextBestMoves, standingWithMoves } from './moves';
 import { standingOfPage } from './standing-of-page';
 import { stateOf, type ArticleState } from './state';
 
@@ -169,6 +169,29 @@ describe('nextBestMoves', () => {
 		expect(
 			scoreState(changed, yardstick).standing - scoreState(state, yardstick).standing
 		).toBeLessThanOrEqual(use.gain + 1e-9);
+	});
+});
+
+describe('moves together', () => {
+	it('come to what scoring all their changes gives, and to no more than what is ticked', () => {
+		const moves = nextBestMoves(state, yardstick, plan);
+		const now = scoreState(state, yardstick).standing;
+		expect(standingWithMoves(state, yardstick, plan, new Set())).toBeCloseTo(now, 9);
+		const [first, second] = moves;
+		expect(standingWithMoves(state, yardstick, plan, new Set([first!.id]))).toBeCloseTo(
+			now + first!.gain,
+			9
+		);
+		const both = standingWithMoves(state, yardstick, plan, new Set([first!.id, second!.id]));
+		expect(both).toBeGreaterThanOrEqual(now + first!.gain - 1e-9);
+	});
+
+	it('name topics nobody treats where there is no plan', () => {
+		const bare = yardstickOf(demo.findings, null);
+		const empty = stateOf(measure({ type: 'doc', content: [] }), plan, bare);
+		const topics = nextBestMoves(empty, bare, null).filter(({ kind }) => kind === 'topic');
+		expect(topics.length).toBeGreaterThan(3);
+		expect(topics[0]!.text).toMatch(/^write about “.+”$/);
 	});
 });
 

@@ -24,6 +24,7 @@ export interface Yardstick {
 	readonly keywordPlaces: readonly KeywordPlace[];
 	readonly topics: readonly {
 		readonly id: string;
+		readonly label: string;
 		/** Stems of each of its headings, without the keyword's own. */
 		readonly headings: readonly (readonly string[])[];
 		/** Terms (by position) that pages use under it most. */
@@ -101,6 +102,7 @@ export function yardstickOf(findings: Findings, plan: Plan | null): Yardstick {
 		),
 		topics: kept.map((topic, s) => ({
 			id: topic.id,
+			label: topic.label,
 			headings: topic.headings.map(({ text }) =>
 				contentStemsOf(text).filter((stem) => !common.has(stem))
 			),

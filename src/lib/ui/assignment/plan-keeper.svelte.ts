@@ -1,5 +1,6 @@
+import type { Findings } from '$lib/core/findings';
 import { planOfToday, type Plan, type StoredShape } from '$lib/core/plan';
-import { followPlan, planFromTake, type TakeDoc } from '$lib/core/manuscript';
+import { followPlan, planFromTake, planOfArticle, type TakeDoc } from '$lib/core/manuscript';
 import type { Take } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
 import { listTakes, readPlan, savePlanAndTakes } from '$lib/data/takes';
@@ -61,6 +62,22 @@ export class PlanKeeper {
 				label,
 				redo: () => this.#turn(label, before, taken.plan, () => store(taken.plan, taken.doc)),
 				undo: () => this.#turn(label, taken.plan, before, () => store(before, doc))
+			})
+		);
+	}
+
+	/** Makes the first plan of an article that exists, from its own headings, as a step that can be taken back. */
+	async ofArticle({ id }: Take, doc: TakeDoc, findings: Findings): Promise<void> {
+		if (this.#plan) return;
+		const label = 'Planned the article from its own headings';
+		const made = planOfArticle(doc, findings);
+		const store = (plan: Plan | null, text: TakeDoc) =>
+			savePlanAndTakes(this.assignment, plan, new Map([[id, text]]));
+		await this.#showing(made.plan, () =>
+			history.run({
+				label,
+				redo: () => this.#turn(label, null, made.plan, () => store(made.plan, made.doc)),
+				undo: () => this.#turn(label, made.plan, null, () => store(null, doc))
 			})
 		);
 	}

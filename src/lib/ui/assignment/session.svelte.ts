@@ -262,6 +262,11 @@ export class Session {
 		return this.#keeper.change(label, plan, { quiet });
 	}
 
+	/** Plans an article that exists from its own headings, as a step that can be taken back. */
+	async planArticle(take: Take, doc: TakeDoc): Promise<void> {
+		if (this.findings) await this.#keeper.ofArticle(take, doc, this.findings);
+	}
+
 	/** Takes the outline of a manuscript into the plan, as a step that can be taken back. */
 	planFromTake(take: Take, doc: TakeDoc): Promise<void> {
 		return this.#keeper.fromTake(take, doc);

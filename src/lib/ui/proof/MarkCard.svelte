@@ -36,6 +36,7 @@
 	const isClose = $derived(mark.reads === 'close' && mark.beside[0] !== undefined);
 	/** Where the words of the mark stand in its sentence. */
 	const own = $derived.by(() => {
+		if (mark.shared.length > 0) return mark.shared;
 		const start = mark.sentence.indexOf(mark.quote);
 		return start < 0 ? [] : [{ start, end: start + mark.quote.length }];
 	});

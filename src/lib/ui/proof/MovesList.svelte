@@ -10,9 +10,21 @@
 	}
 	let { moves, ticked, ontick, ongo }: Props = $props();
 
-	const MOST = 12;
+	const MOST = 16;
+	/** Of one kind, while not all are shown: ten questions would hide that a topic is missing. */
+	const MOST_OF_A_KIND = 3;
 	let isWhole = $state(false);
-	const shown = $derived(isWhole ? moves : moves.slice(0, MOST));
+	const shown = $derived.by(() => {
+		if (isWhole) return moves;
+		const counts = new Map<string, number>();
+		return moves
+			.filter(({ kind, id }) => {
+				const count = (counts.get(kind) ?? 0) + 1;
+				counts.set(kind, count);
+				return count <= MOST_OF_A_KIND || ticked.has(id);
+			})
+			.slice(0, MOST);
+	});
 	const count = $derived(moves.filter(({ id }) => ticked.has(id)).length);
 </script>
 
@@ -40,7 +52,9 @@
 			<li class="text-ink-2">Nothing that would gain anything.</li>
 		{/each}
 	</ul>
-	{#if moves.length > MOST}<button class="linkish" onclick={() => (isWhole = !isWhole)}
-			>{isWhole ? 'The first alone' : `${moves.length - MOST} more`}</button
+	{#if isWhole || moves.length > shown.length}<button
+			class="linkish"
+			onclick={() => (isWhole = !isWhole)}
+			>{isWhole ? 'The first of each kind' : `${moves.length - shown.length} more`}</button
 		>{/if}
 </section>

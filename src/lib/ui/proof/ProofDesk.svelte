@@ -1,6 +1,7 @@
 <!-- One take being proofread: what it is read for at the left, the page with its marks, a card for each mark at the right. -->
 <script lang="ts">
 	import { untrack } from 'svelte';
+	import { docText, type TakeDoc } from '$lib/core/manuscript';
 	import type { Plan } from '$lib/core/plan';
 	import type { Claim, Mark, ProofRules } from '$lib/core/proof';
 	import type { Take } from '$lib/data/db';
@@ -22,9 +23,13 @@
 	interface Props {
 		take: Take;
 		plan: Plan;
+		/** Whether there is a plan; an article that exists is read without. */
+		isPlanned: boolean;
 		onchoose: (id: string) => void;
+		/** Plans the article from its own headings. */
+		onplan: (doc: TakeDoc) => void;
 	}
-	let { take, plan, onchoose }: Props = $props();
+	let { take, plan, isPlanned, onchoose, onplan }: Props = $props();
 
 	const session = useSession();
 	// made anew for each take
@@ -55,7 +60,8 @@
 		mustSay: session.assignment?.brief.mustSay ?? [],
 		mustNotSay: session.mustNotSay,
 		brands: session.client?.brands ?? [],
-		titleTag: plan.titleTag,
+		// without a plan its first heading is its title
+		titleTag: isPlanned ? plan.titleTag : titleOf(take.doc),
 		description: plan.description,
 		callToAction: session.assignment?.brief.callToAction ?? '',
 		required: session.required,
@@ -74,7 +80,7 @@
 	$effect(() => editor.follow(take));
 	$effect(() => {
 		void reading;
-		const [now, against] = [plan, rules];
+		const [now, against] = [isPlanned ? plan : null, rules];
 		if (session.isCurrent)
 			proof.follow(
 				untrack(() => editor.doc),
@@ -96,6 +102,11 @@
 			{ label: 'List all claims', also: 'facts references', run: () => (isListing = true) }
 		])
 	);
+
+	function titleOf({ content }: TakeDoc): string {
+		const first = content.find(({ type }) => type === 'heading');
+		return first ? docText(first) : '';
+	}
 
 	/** Where the marks stand along the page, for the strip beside it. */
 	function layOut() {
@@ -181,7 +192,14 @@
 					{#each session.takes as { id, name } (id)}<option value={id}>{name}</option>{/each}
 				</select>
 			{:else}<strong>{take.name}</strong>{/if}
-			<p class="text-ink-2">{editor.keeper.said}</p>
+			<p class="text-ink-2">
+				{editor.keeper.said}{#if !isPlanned && session.findings}
+					· <button
+						class="linkish"
+						title="Its headings become sections, and what is missing can be placed in them"
+						onclick={() => editor.doc && onplan(editor.doc)}>plan it</button
+					>{/if}
+			</p>
 		</div>
 		{#if reading}
 			<Ladder
@@ -258,6 +276,11 @@
 						>{isListing ? 'Back to the marks' : 'All claims'}</button
 					>
 				</p>
+				{#if session.counted.length === 0 && session.noteSigns.size === 0}
+					<p class="mb-3 border-l-2 border-warning pl-3">
+						Nothing is gathered yet, so no claim and no passage can be held against anything.
+					</p>
+				{/if}
 				{#if isListing}
 					<ClaimsList claims={proof.claims} {nameOf} onshow={showClaim} />
 				{:else}

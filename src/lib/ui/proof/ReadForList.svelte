@@ -36,7 +36,7 @@
 					>{isOff ? 'off' : !isRead ? '' : count === 0 ? READ_WORDS[reads].none : count}</span
 				>
 				<button
-					class="toggle text-[11px] text-ink-2 hover:text-ink"
+					class="switch text-[11px] text-ink-2 hover:text-ink"
 					aria-label="{isOff ? 'Read for' : 'Do not read for'} {READ_WORDS[reads].name}"
 					onclick={() => ontoggle(reads)}>{isOff ? 'on' : 'off'}</button
 				>
@@ -53,14 +53,20 @@
 		position: relative;
 	}
 	/* in the margin, so that names keep their room */
-	.toggle {
+	.switch {
 		position: absolute;
 		left: 100%;
 		bottom: 4px;
 		padding-left: 3px;
 		opacity: 0;
 	}
-	.row:is(:hover, :focus-within) .toggle {
+	@media (max-width: 1023px) {
+		.switch {
+			position: static;
+			opacity: 1;
+		}
+	}
+	.row:is(:hover, :focus-within) .switch {
 		opacity: 1;
 	}
 </style>

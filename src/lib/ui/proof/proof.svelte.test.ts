@@ -35,6 +35,7 @@ const mark = (id: string, reads: ReadFor = 'spelling', more: Partial<Mark> = {})
 	fixes: [],
 	gain: null,
 	beside: [],
+	shared: [],
 	place: { block: 0, start: 0, end: id.length },
 	...more
 });

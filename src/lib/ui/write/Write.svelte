@@ -5,8 +5,8 @@
 	import { docOf, docOfHeadings, heading, type TakeDoc } from '$lib/core/manuscript';
 	import { headingOf, type Plan } from '$lib/core/plan';
 	import { docOfVersions, type ReplySection } from '$lib/core/writers';
-	import type { Take } from '$lib/data/db';
-	import { addTake, deleteTake, putTake, renameTake } from '$lib/data/takes';
+	import { deleteTake, putTake, renameTake } from '$lib/data/takes';
+	import { addTakeAsStep } from '../assignment/add-take';
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
@@ -54,21 +54,11 @@
 	);
 
 	async function addAsStep(label: string, name: string, doc: TakeDoc) {
-		let made: Take | null = null;
-		await history.run(
-			{
-				label,
-				redo: async () => {
-					if (made) await putTake(made);
-					else made = await addTake(session.id, name, doc);
-				},
-				undo: async () => {
-					if (made) made = (await deleteTake(made.id)) ?? made;
-				}
-			},
+		chosen = await addTakeAsStep(
+			session.id,
+			{ label, name, doc },
 			{ quiet: session.takes.length === 0 }
 		);
-		chosen = (made as Take | null)?.id ?? null;
 	}
 
 	/** A new take: whole at once from the notes, or section by section from an endpoint. */

@@ -41,13 +41,16 @@ export interface Reading {
 export class LiveReading {
 	readonly #findings: Findings;
 	readonly #plan: Plan;
+	/** The plan, unless the article was not planned. */
+	readonly #planned: Plan | null;
 	readonly #yardstick: Yardstick;
 	readonly #reader: ArticleReader;
 
 	constructor(findings: Findings, plan: Plan, runs: RunIndex) {
 		this.#findings = findings;
 		this.#plan = plan;
-		this.#yardstick = yardstickOf(findings, plan);
+		this.#planned = plan.sections.length > 0 ? plan : null;
+		this.#yardstick = yardstickOf(findings, this.#planned);
 		this.#reader = new ArticleReader({ terms: termIndexOf(this.#yardstick), runs });
 	}
 
@@ -103,11 +106,11 @@ export class LiveReading {
 
 	/** The standing that some moves come to together. */
 	standingWith({ state }: Reading, moves: ReadonlySet<string>): number {
-		return standingWithMoves(state, this.#yardstick, this.#plan, moves);
+		return standingWithMoves(state, this.#yardstick, this.#planned, moves);
 	}
 
 	/** The steps that would gain most; scores every one, so it is called when typing pauses. */
 	moves({ state }: Reading): Move[] {
-		return nextBestMoves(state, this.#yardstick, this.#plan);
+		return nextBestMoves(state, this.#yardstick, this.#planned);
 	}
 }

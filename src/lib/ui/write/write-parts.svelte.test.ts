@@ -305,6 +305,7 @@ describe('WordingLine', () => {
 		check: 'must not be said',
 		reads: 'brief',
 		beside: [],
+		shared: [],
 		about: 'cheap',
 		quote: 'cheap',
 		sentence: 'A cheap wall.',

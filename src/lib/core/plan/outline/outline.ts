@@ -159,6 +159,21 @@ export function newSection(
 	};
 }
 
+/** What an article is held against that nobody planned. */
+export const NO_PLAN: Plan = {
+	title: '',
+	titleTag: '',
+	description: '',
+	slug: '',
+	sections: [],
+	value: 0,
+	bound: 0,
+	unplaced: [],
+	confined: {},
+	basis: { terms: [], headings: [], questions: [] },
+	dismissed: {}
+};
+
 /** Values that plans of earlier days lack. */
 const EARLIER: Pick<Plan, 'confined' | 'dismissed' | 'basis'> = {
 	confined: {},

@@ -48,13 +48,14 @@ function closeIn(
 		const end = sentence.start + sentence.text.length;
 		if (runs.some((run) => run.start < end && run.end > sentence.start)) continue;
 		if (isQuoted(sentence.start, end) || ATTRIBUTED.test(sentence.text)) continue;
-		const near = index.nearTo(sentence.stems);
+		const near = index.nearTo(sentence.stems, sentence.text);
 		if (near)
 			found.push(
 				findingIn(sentence, {
-					about: near.source,
-					reason: `Nearly the same words stand in ${nameOf(near.source)}, in nearly the same order`,
-					beside: [near]
+					about: near.beside.source,
+					reason: `Nearly the same words stand in ${nameOf(near.beside.source)}, in nearly the same order`,
+					beside: [near.beside],
+					shared: near.shared
 				})
 			);
 	}

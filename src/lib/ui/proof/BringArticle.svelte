@@ -1,0 +1,89 @@
+<!-- An article that exists comes in, to be held against the evidence: pasted, or as a file. -->
+<script lang="ts">
+	import { docFromMarkdown, type TakeDoc } from '$lib/core/manuscript';
+	import { docOfBlocks } from '$lib/core/measure';
+	import { keptBlocksOf } from '$lib/core/pages';
+	import { messageOf } from '$lib/data/trouble';
+	import { analysis } from '$lib/workers/client';
+
+	interface Props {
+		keyword: string;
+		onbring: (doc: TakeDoc) => void;
+	}
+	let { keyword, onbring }: Props = $props();
+
+	let text = $state('');
+	let html = $state('');
+	let trouble = $state('');
+	let isReading = $state(false);
+
+	function paste(event: ClipboardEvent) {
+		const markup = event.clipboardData?.getData('text/html') ?? '';
+		// the markup keeps headings and lists; plain text has lost them
+		if (!/<(?:h[1-6]|p|li|div|td|article)\b/i.test(markup)) return;
+		event.preventDefault();
+		html = markup;
+		text = event.clipboardData?.getData('text/plain') ?? '';
+	}
+
+	async function bring(event: SubmitEvent) {
+		event.preventDefault();
+		if (text.trim() === '') return;
+		take(html === '' ? text : await analysis.readRichText($state.snapshot(html)));
+	}
+
+	function take(markdown: string) {
+		const doc = docFromMarkdown(markdown);
+		if (doc.content.length === 0) trouble = 'There is no text in it.';
+		else onbring(doc);
+	}
+
+	async function readFile(file: File | undefined) {
+		if (!file) return;
+		trouble = '';
+		isReading = true;
+		try {
+			const bytes = new Uint8Array(await file.arrayBuffer());
+			const [first] = await analysis.readFile(file.name, bytes, 'any');
+			if (first?.kind === 'page') {
+				const cleaned = await analysis.clean(first.incoming, keyword);
+				if (cleaned.kind === 'cleaned') onbring(docOfBlocks(keptBlocksOf(cleaned.article, [])));
+				else trouble = `“${file.name}” was not read: ${cleaned.reason}.`;
+			} else if (first?.kind === 'note') take(first.text);
+			else
+				trouble = `“${file.name}” was not read: ${
+					first && 'reason' in first ? first.reason : 'it holds no article'
+				}. Bring the article as Markdown, HTML, DOCX or plain text.`;
+		} catch (error) {
+			trouble = `“${file.name}” was not read: ${messageOf(error)}`;
+		} finally {
+			isReading = false;
+		}
+	}
+</script>
+
+<form class="mt-4" onsubmit={(event) => void bring(event)}>
+	<label class="block">
+		<span class="font-semibold">An article that exists</span>
+		<textarea
+			class="field mt-1 h-40"
+			bind:value={text}
+			oninput={() => (html = '')}
+			onpaste={paste}
+			placeholder="Paste it here, with its headings"></textarea>
+	</label>
+	<p class="mt-2 flex flex-wrap items-baseline gap-3">
+		<button class="act chief" disabled={text.trim() === ''}>Read it</button>
+		<label class="linkish cursor-pointer"
+			>or choose a file<input
+				type="file"
+				class="sr-only"
+				aria-label="File of the article"
+				accept=".md,.markdown,.txt,.html,.htm,.docx"
+				onchange={(event) => void readFile(event.currentTarget.files?.[0])}
+			/></label
+		>
+		{#if isReading}<span class="text-ink-2" role="status">Reading the file …</span>{/if}
+	</p>
+	{#if trouble}<p class="mt-2 text-error" role="alert">{trouble}</p>{/if}
+</form>
