@@ -6,6 +6,16 @@ import { NO_EDITS } from '../../src/lib/core/findings';
 import { runThrough } from '../../src/lib/core/keywords';
 import { demoStore } from './demo';
 
+/** The assignments under tests/fixtures/jobs. */
+export const JOBS = [
+	'community-hall',
+	'dehumidifier',
+	'house-move',
+	'moss-lawn',
+	'running-shoes-wear',
+	'sleeping-bag'
+];
+
 interface Manifest {
 	readonly keyword: string;
 	readonly words: number;

@@ -1,15 +1,8 @@
 import { afterAll, describe, expect, it } from 'vitest';
 import { readArticle } from '../measure';
+import { JOBS } from '../../../../tests/support/job-analysis';
 import { isFound, marksOf, plant, proofJob } from '../../../../tests/support/planted';
 
-const JOBS = [
-	'community-hall',
-	'dehumidifier',
-	'house-move',
-	'moss-lawn',
-	'running-shoes-wear',
-	'sleeping-bag'
-];
 /**
  * Readings whose marks are offers, or right on these articles as well: they do have runs of eight words
  * that stand in a page, and headings worded like a page's.

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { jobAnalysis } from '../../../../tests/support/job-analysis';
+import { jobAnalysis, JOBS } from '../../../../tests/support/job-analysis';
 import { draftMaterialOf, runIndexOf, standingsOf } from '../assignment';
 import { runThrough } from '../keywords';
 import { docFromMarkdown, docText, type TakeDoc } from '../manuscript';
@@ -11,14 +11,6 @@ import { scoreState, type Standing } from './score';
 import { stateOf } from './state';
 import { termIndexOf, yardstickOf } from './yardstick';
 
-const JOBS = [
-	'community-hall',
-	'dehumidifier',
-	'house-move',
-	'moss-lawn',
-	'running-shoes-wear',
-	'sleeping-bag'
-];
 const BAD = ['copied', 'salad', 'stuffed', 'stub'];
 
 describe.each(JOBS)('the order of texts on %s', (job) => {

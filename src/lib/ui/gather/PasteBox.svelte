@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { markdownWithHeadings, type HeadingGuess } from '$lib/core/pages';
 	import { analysis } from '$lib/workers/client';
+	import { pastedMarkup } from '../parts/pasted-markup';
 	import type { Delivery } from './import-report';
 	import type { Pasted } from './pasted';
 
@@ -58,9 +59,8 @@
 
 	function onpaste(event: ClipboardEvent) {
 		if (kind !== 'pages' && kind !== 'notes') return;
-		const markup = event.clipboardData?.getData('text/html') ?? '';
-		// the markup keeps headings and lists; plain text has lost them
-		if (!/<(?:h[1-6]|p|li|div|td|article)\b/i.test(markup)) return;
+		const markup = pastedMarkup(event);
+		if (markup === '') return;
 		event.preventDefault();
 		html = markup;
 		text = event.clipboardData?.getData('text/plain') ?? '';

@@ -5,6 +5,7 @@
 	import { keptBlocksOf } from '$lib/core/pages';
 	import { messageOf } from '$lib/data/trouble';
 	import { analysis } from '$lib/workers/client';
+	import { pastedMarkup } from '../parts/pasted-markup';
 
 	interface Props {
 		keyword: string;
@@ -18,9 +19,8 @@
 	let isReading = $state(false);
 
 	function paste(event: ClipboardEvent) {
-		const markup = event.clipboardData?.getData('text/html') ?? '';
-		// the markup keeps headings and lists; plain text has lost them
-		if (!/<(?:h[1-6]|p|li|div|td|article)\b/i.test(markup)) return;
+		const markup = pastedMarkup(event);
+		if (markup === '') return;
 		event.preventDefault();
 		html = markup;
 		text = event.clipboardData?.getData('text/plain') ?? '';

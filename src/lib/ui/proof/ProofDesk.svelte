@@ -9,10 +9,9 @@
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import { countOf } from '../parts/count-of';
-	import Ladder from '../write/Ladder.svelte';
 	import { ManuscriptEditor } from '../write/manuscript-editor.svelte';
 	import ManuscriptPage from '../write/ManuscriptPage.svelte';
-	import NextMove from '../write/NextMove.svelte';
+	import TakeStanding from '../write/TakeStanding.svelte';
 	import ClaimsList from './ClaimsList.svelte';
 	import MarkCard from './MarkCard.svelte';
 	import MovesList from './MovesList.svelte';
@@ -201,26 +200,7 @@
 					>{/if}
 			</p>
 		</div>
-		{#if reading}
-			<Ladder
-				pages={session.standings}
-				letters={session.letters}
-				standing={reading.standing}
-				holds={reading.holds}
-				keywordLoad={reading.keywordLoad}
-				{ghost}
-				progress={session.standingProgress}
-			/>
-			<NextMove
-				standing={reading.standing.standing}
-				pages={session.standings}
-				letters={session.letters}
-				moves={editor.moves}
-				ongo={(section) => editor.goTo(section)}
-			/>
-		{:else}
-			<p class="text-ink-2" role="status">The evidence is still being read …</p>
-		{/if}
+		<TakeStanding {reading} moves={editor.moves} {ghost} ongo={(section) => editor.goTo(section)} />
 	</div>
 
 	<main class="grid min-h-0 flex-1 grid-cols-[212px_26px_1fr_410px] max-lg:block">

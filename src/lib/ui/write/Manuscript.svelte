@@ -22,13 +22,12 @@
 	import Bench from './Bench.svelte';
 	import BriefBeside from './BriefBeside.svelte';
 	import FindBar from './FindBar.svelte';
+	import TakeStanding from './TakeStanding.svelte';
 	import TakesCompared from './TakesCompared.svelte';
 	import FormatBar from './FormatBar.svelte';
-	import Ladder from './Ladder.svelte';
 	import { ManuscriptEditor } from './manuscript-editor.svelte';
 	import ManuscriptPage from './ManuscriptPage.svelte';
 	import Tabs from '../parts/Tabs.svelte';
-	import NextMove from './NextMove.svelte';
 	import NoteFates from './NoteFates.svelte';
 	import OutlineNotes from './OutlineNotes.svelte';
 	import Slips from './Slips.svelte';
@@ -370,25 +369,7 @@
 			onask={() => showAsk(editor.section ? 'section' : 'all', 'draft')}
 			onbring={() => (brought = plan.sections.map(({ id }) => id))}
 		/>
-		{#if reading}
-			<Ladder
-				pages={session.standings}
-				letters={session.letters}
-				standing={reading.standing}
-				holds={reading.holds}
-				keywordLoad={reading.keywordLoad}
-				progress={session.standingProgress}
-			/>
-			<NextMove
-				standing={reading.standing.standing}
-				pages={session.standings}
-				letters={session.letters}
-				moves={editor.moves}
-				ongo={(section) => editor.goTo(section)}
-			/>
-		{:else}
-			<p class="text-ink-2" role="status">The evidence is still being read …</p>
-		{/if}
+		<TakeStanding {reading} moves={editor.moves} ongo={(section) => editor.goTo(section)} />
 	</div>
 
 	<WordingLine marks={editor.marks} onshow={(mark) => editor.showMark(mark)} />
