@@ -7,8 +7,8 @@ export default defineConfig({
 	workers: 2,
 	// two tests share two cores, and the machine may do other work: how soon something comes is no
 	// matter of these tests
-	timeout: 360_000,
-	expect: { timeout: 15_000 },
+	timeout: 600_000,
+	expect: { timeout: 45_000 },
 	reporter: 'list',
 	use: {
 		baseURL: `http://127.0.0.1:${port}`,

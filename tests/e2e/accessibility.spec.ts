@@ -60,7 +60,7 @@ test('no serious finding on any screen in either theme', async ({ page }) => {
 	expect(await findingsOf(page), 'brief').toEqual([]);
 	await goTo(page, 'Findings');
 	await expect(page.getByRole('button', { name: 'hearting', exact: true })).toBeVisible({
-		timeout: 30_000
+		timeout: 90_000
 	});
 	for (const tab of ['Terms', 'Long phrases', 'Topics', 'Questions', 'Facts', 'Shape']) {
 		await page.getByRole('tab', { name: tab }).click();
@@ -75,7 +75,7 @@ test('no serious finding on any screen in either theme', async ({ page }) => {
 	await expect(
 		page.getByRole('region', { name: 'Marks' }).getByRole('article').first()
 	).toBeVisible({
-		timeout: 30_000
+		timeout: 90_000
 	});
 	await page.keyboard.press('j');
 	expect(await findingsOf(page), 'proof').toEqual([]);

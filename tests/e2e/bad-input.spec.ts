@@ -54,11 +54,11 @@ test('an import can be cancelled half-way and taken back', async ({ page }) => {
 		}))
 	);
 	await expect(page.getByRole('status').filter({ hasText: /[2-9] of 60/ })).toBeVisible({
-		timeout: 30_000
+		timeout: 90_000
 	});
 	await page.getByRole('button', { name: 'Cancel' }).click();
 	await expect(page.getByRole('alert')).toContainText(/Stopped\. Came in: \d+ pages?/, {
-		timeout: 30_000
+		timeout: 90_000
 	});
 	const count = Number(
 		/Pages (\d+)/.exec(await page.getByRole('tab', { name: /^Pages/ }).innerText())![1]

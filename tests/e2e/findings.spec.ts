@@ -4,9 +4,9 @@ import { goTo, openSample, watchErrors } from './support';
 
 async function openFindings(page: Page): Promise<void> {
 	await openSample(page);
-	await expect(page.getByText(/^9 pages counted.*Findings: /)).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText(/^9 pages counted.*Findings: /)).toBeVisible({ timeout: 90_000 });
 	await goTo(page, 'Findings');
-	await expect(term(page, 'hearting')).toBeVisible({ timeout: 30_000 });
+	await expect(term(page, 'hearting')).toBeVisible({ timeout: 90_000 });
 }
 
 const term = (page: Page, phrase: string) =>
@@ -61,7 +61,7 @@ test('terms are changed by hand, and that outlives reloading and other pages', a
 			.getByRole('button', { name: /Dry stone walls: a beginner’s weekend: counted/ })
 			.click();
 		await goTo(page, 'Findings');
-		await expect(page.getByText('8 pages counted')).toBeVisible({ timeout: 30_000 });
+		await expect(page.getByText('8 pages counted')).toBeVisible({ timeout: 90_000 });
 		await expect(term(page, 'hearting')).toBeHidden();
 		await page.getByLabel('Show', { exact: true }).selectOption('hand');
 		await expect(rows.filter({ hasText: /cope|walling hammer|sheep creep/ })).toHaveCount(3);
@@ -75,7 +75,7 @@ test('terms are changed by hand, and that outlives reloading and other pages', a
 		await page.keyboard.press('Control+z');
 		await expect(term(page, 'hearting')).toBeVisible();
 		await page.keyboard.press('Control+z');
-		await expect(page.getByText('9 pages counted')).toBeVisible({ timeout: 30_000 });
+		await expect(page.getByText('9 pages counted')).toBeVisible({ timeout: 90_000 });
 	});
 	expect(errors).toEqual([]);
 });

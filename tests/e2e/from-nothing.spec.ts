@@ -21,7 +21,7 @@ test('from a keyword and dropped pages to a draft that is still there after clos
 			page,
 			ARTICLES.map((name) => ({ name: `${name}.html`, text: demoFile(`pages/${name}.html`) }))
 		);
-		await expect(page.getByRole('tab', { name: 'Pages 5' })).toBeVisible({ timeout: 30_000 });
+		await expect(page.getByRole('tab', { name: 'Pages 5' })).toBeVisible({ timeout: 90_000 });
 		await expect(
 			page.getByRole('row', { name: /Building in dry stone, step by step/ })
 		).toContainText('counted');
@@ -70,7 +70,7 @@ test('from a keyword and dropped pages to a draft that is still there after clos
 	await test.step('read the findings', async () => {
 		await page.keyboard.press('Alt+4');
 		await expect(page.getByRole('button', { name: 'hearting', exact: true })).toBeVisible({
-			timeout: 30_000
+			timeout: 90_000
 		});
 		await page
 			.getByRole('region', { name: 'Terms by page' })
@@ -170,7 +170,7 @@ test('from a keyword and dropped pages to a draft that is still there after clos
 		await expect(page.getByText('saved', { exact: true })).toBeVisible();
 		await page.reload();
 		await expect(manuscript.getByRole('heading', { level: 1 })).toContainText('kept', {
-			timeout: 30_000
+			timeout: 90_000
 		});
 		await goTo(page, 'Gather');
 		await expect(page.getByText('5 pages counted, 1 set aside')).toBeVisible();

@@ -130,7 +130,7 @@ test('documents, zips and link maps find their place', async ({ page }) => {
 		}
 	]);
 	await expect(summary(page)).toContainText('2 notes; 1 link for Fellgate Tools', {
-		timeout: 30_000
+		timeout: 90_000
 	});
 	await page.getByRole('tab', { name: 'As text' }).click();
 	await expect(page.getByRole('textbox', { name: 'Text of Visit to a quarry' })).toHaveValue(
@@ -156,7 +156,7 @@ test('pages come from who ranks with rank and strength; failures keep a row and 
 	await expect(box.getByText('From the sample search service.')).toBeVisible();
 	await box.getByRole('checkbox', { name: /Walling in ten minutes/ }).uncheck();
 	await box.getByRole('button', { name: 'Fetch 13 pages' }).click();
-	await expect(page.getByRole('tab', { name: 'Pages 13' })).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByRole('tab', { name: 'Pages 13' })).toBeVisible({ timeout: 90_000 });
 	await expect(row(page, /Dry stone walling guide with costs/)).toContainText('by address');
 	await page.getByRole('button', { name: 'Sort by rank in the list of results' }).click();
 	await expect(page.getByRole('row').nth(1)).toContainText('How to build a dry stone wall');
@@ -210,7 +210,7 @@ test('fetching can be cancelled midway: what came stays, the rest keeps its row'
 	await expect(page.getByRole('button', { name: 'Try all 11 again' })).toBeVisible();
 	await page.unroute('**/api/page');
 	await page.getByRole('button', { name: 'Try all 11 again' }).click();
-	await expect(page.getByRole('tab', { name: 'Pages 14' })).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByRole('tab', { name: 'Pages 14' })).toBeVisible({ timeout: 90_000 });
 	await expect(page.getByRole('button', { name: /^Try again/ })).toHaveCount(0);
 });
 
@@ -341,7 +341,7 @@ test('setting a page aside changes the counts of findings at once, by key too', 
 	await test.step('a page shows its facts and questions, and a transcript its times', async () => {
 		await pane(page).getByRole('button', { name: 'Facts and questions' }).click();
 		await expect(pane(page).getByRole('heading', { name: /^Facts [1-9]/ })).toBeVisible({
-			timeout: 30_000
+			timeout: 90_000
 		});
 		await page.getByRole('tab', { name: 'Transcripts 2' }).click();
 		await page.getByRole('button', { name: /The workshop hour, number 41/ }).click();

@@ -14,7 +14,7 @@ test('what became of every unit of the notes is seen, and what was left out is b
 	const errors = watchErrors(page);
 	await makeAssignment(page, 'how to get rid of moss in a lawn', '1400');
 	await dropFiles(page, [...filesIn('pages/', /\.html$/), ...filesIn('notes/', /./)]);
-	await expect(page.getByRole('tab', { name: /^Notes [1-9]/ })).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByRole('tab', { name: /^Notes [1-9]/ })).toBeVisible({ timeout: 90_000 });
 	await proposePlan(page);
 
 	await test.step('a note without a place goes to the section that suits it, with a click', async () => {
@@ -83,7 +83,7 @@ test('what became of every unit of the notes is seen, and what was left out is b
 		await manuscript.getByRole('heading').nth(2).click();
 		await page.getByRole('button', { name: 'Another version' }).first().click();
 		const offer = page.getByRole('region', { name: /^Version of/ });
-		await expect(offer).toBeVisible({ timeout: 20_000 });
+		await expect(offer).toBeVisible({ timeout: 60_000 });
 		await offer.getByRole('button', { name: 'Leave it' }).click();
 		await expect(offer).toHaveCount(0);
 	});

@@ -76,7 +76,7 @@ test('what is typed steadily outlives a page that is killed', async ({ page, con
 		await page.goto(list);
 		await goTo(page, 'Write');
 		await expect(page.getByRole('textbox', { name: 'Manuscript' })).toContainText('the cope goes', {
-			timeout: 20_000
+			timeout: 60_000
 		});
 		const kept = await page.getByRole('textbox', { name: 'Manuscript' }).innerText();
 		expect(keptOf(TYPED, kept)).toBeGreaterThan(0.6);
@@ -91,7 +91,7 @@ test('what is typed steadily outlives a page that is killed', async ({ page, con
 		await page.goto('/');
 		await page.goto(list);
 		await goTo(page, 'Write');
-		await expect(heading()).toContainText('to the last letter', { timeout: 20_000 });
+		await expect(heading()).toContainText('to the last letter', { timeout: 60_000 });
 	});
 });
 
@@ -138,20 +138,20 @@ test('a page that takes the place of another changes the findings at once', asyn
 		})),
 		{ name: 'middle.html', text: article(title, 'gravel') }
 	]);
-	await expect(page.getByText(/^3 pages counted.*Findings: /)).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText(/^3 pages counted.*Findings: /)).toBeVisible({ timeout: 90_000 });
 	await goTo(page, 'Findings');
 	const term = (phrase: string) =>
 		page
 			.getByRole('region', { name: 'Terms by page' })
 			.getByRole('button', { name: phrase, exact: true });
-	await expect(term('gravel')).toBeVisible({ timeout: 30_000 });
+	await expect(term('gravel')).toBeVisible({ timeout: 90_000 });
 	await goTo(page, 'Gather');
 	// the same title and the same number of blocks, in other words
 	await dropFiles(page, [{ name: 'middle.html', text: article(title, 'ballast') }]);
 	await page.getByLabel(/^What to do with/).selectOption('replace');
 	await page.getByRole('button', { name: 'Go on' }).click();
 	await goTo(page, 'Findings');
-	await expect(term('ballast')).toBeVisible({ timeout: 30_000 });
+	await expect(term('ballast')).toBeVisible({ timeout: 90_000 });
 	await expect(term('gravel')).toBeHidden();
 });
 
@@ -169,7 +169,7 @@ test('evidence that says everything twice opens on every screen', async ({ page 
 	);
 	const note =
 		'The trench was 30 cm deep.\n\nThe trench was 30 cm deep.\n\nHow deep is the trench?';
-	await expect(page.getByText(/^\d pages? counted/)).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText(/^\d pages? counted/)).toBeVisible({ timeout: 90_000 });
 	await dropFiles(page, [
 		{ name: 'visit.md', text: `# Visit\n\n${note}\n\n${note}` },
 		{

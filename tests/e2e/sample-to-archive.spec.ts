@@ -46,7 +46,7 @@ test('the sample goes from gathered pages to files and back from its archive', a
 	await test.step('setting a page aside changes the findings', async () => {
 		await goTo(page, 'Findings');
 		await expect(page.getByText('for 1,800 words · 9 pages counted')).toBeVisible({
-			timeout: 30_000
+			timeout: 90_000
 		});
 		await goTo(page, 'Gather');
 		await page
@@ -56,7 +56,7 @@ test('the sample goes from gathered pages to files and back from its archive', a
 		await expect(page.getByText('for 1,800 words · 8 pages counted')).toBeVisible();
 		await expect(page.getByText(/^Eight pages/)).toBeVisible();
 		await page.keyboard.press('Control+z');
-		await expect(page.getByText(/^Nine pages/)).toBeVisible({ timeout: 30_000 });
+		await expect(page.getByText(/^Nine pages/)).toBeVisible({ timeout: 90_000 });
 	});
 
 	await test.step('a placement says why it stands where it stands', async () => {
@@ -111,10 +111,10 @@ test('the sample goes from gathered pages to files and back from its archive', a
 		});
 		await other
 			.getByRole('link', { name: /How to build a dry stone wall/ })
-			.click({ timeout: 30_000 });
+			.click({ timeout: 90_000 });
 		await expect(other.getByText('9 pages counted, 5 set aside')).toBeVisible();
 		await goTo(other, 'Write');
-		await expect(other.getByText(words)).toBeVisible({ timeout: 30_000 });
+		await expect(other.getByText(words)).toBeVisible({ timeout: 90_000 });
 		await goTo(other, 'Deliver');
 		const coming = other.waitForEvent('download');
 		await other.getByRole('button', { name: 'Download the archive' }).click();

@@ -15,7 +15,7 @@ const paneOf = (page: Page) => page.getByRole('complementary', { name: 'The phra
 async function bringIn(page: Page, ...names: string[]): Promise<void> {
 	await page.getByLabel('Keyword list files').setInputFiles(names.map(listFile));
 	await page.getByRole('button', { name: /^Bring in \d/ }).click();
-	await expect(page.getByRole('region', { name: 'Phrases' })).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByRole('region', { name: 'Phrases' })).toBeVisible({ timeout: 90_000 });
 }
 
 test('from two lists to a keyword, an assignment and an agreed brief', async ({ page }) => {
@@ -35,7 +35,7 @@ test('from two lists to a keyword, an assignment and an agreed brief', async ({ 
 			'titleMatches'
 		);
 		await panel.getByRole('button', { name: 'Bring in 360 phrases' }).click();
-		await expect(page.getByText(/^356 phrases\s+in \d+ clusters/)).toBeVisible({ timeout: 30_000 });
+		await expect(page.getByText(/^356 phrases\s+in \d+ clusters/)).toBeVisible({ timeout: 90_000 });
 	});
 
 	await test.step('an import is one step that can be taken back', async () => {
@@ -138,7 +138,7 @@ test('from two lists to a keyword, an assignment and an agreed brief', async ({ 
 		await page.keyboard.press('Enter');
 		await rowOf(page, 'batter frame').getByRole('button').click();
 		const name = paneOf(page).getByLabel('Name of the cluster');
-		await expect(name).toHaveValue('batter', { timeout: 30_000 });
+		await expect(name).toHaveValue('batter', { timeout: 90_000 });
 		await name.fill('the lean');
 		await name.press('Tab');
 		await expect(rowOf(page, 'dry stone wall batter')).toContainText('the lean');
@@ -167,7 +167,7 @@ test('from two lists to a keyword, an assignment and an agreed brief', async ({ 
 		await page.keyboard.press('Enter');
 		await rowOf(page, 'how deep should dry stone wall foundations be').getByRole('button').click();
 		await expect(paneOf(page).getByLabel('Name of the cluster')).not.toHaveValue('', {
-			timeout: 30_000
+			timeout: 90_000
 		});
 		await paneOf(page).getByRole('button', { name: 'Make an assignment' }).click();
 		await expect(page).toHaveURL(/\/brief$/);
@@ -436,7 +436,7 @@ test('counts of titles can be pasted as a list', async ({ page }) => {
 test('the demo’s lists stand ready for its client', async ({ page }) => {
 	await page.goto('/');
 	await page.getByRole('button', { name: 'Look at the sample' }).click();
-	await expect(page.getByText('Cleaning pages')).toBeHidden({ timeout: 30_000 });
+	await expect(page.getByText('Cleaning pages')).toBeHidden({ timeout: 90_000 });
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
 	await goTo(page, 'Scout');
 	await expect(

@@ -61,7 +61,7 @@ export async function dropFiles(
 export async function openSample(page: Page): Promise<void> {
 	await page.goto('/');
 	await page.getByRole('button', { name: 'Look at the sample' }).click();
-	await expect(page.getByText('Cleaning pages')).toBeHidden({ timeout: 30_000 });
+	await expect(page.getByText('Cleaning pages')).toBeHidden({ timeout: 90_000 });
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
 	await expect(page.getByRole('tab', { name: 'Notes 4' })).toBeVisible();
 }
@@ -78,16 +78,16 @@ export async function goTo(
 
 export async function proposePlan(page: Page): Promise<void> {
 	await goTo(page, 'Plan');
-	await page.getByRole('button', { name: 'Propose a plan' }).click({ timeout: 30_000 });
+	await page.getByRole('button', { name: 'Propose a plan' }).click({ timeout: 90_000 });
 	await expect(page.getByRole('button', { name: 'Place the rest' })).toBeVisible({
-		timeout: 30_000
+		timeout: 90_000
 	});
 }
 
 export async function draftArticle(page: Page): Promise<void> {
 	await goTo(page, 'Write');
 	await page.getByRole('button', { name: 'Draft the article' }).click();
-	await expect(page.getByRole('textbox', { name: 'Manuscript' })).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByRole('textbox', { name: 'Manuscript' })).toBeVisible({ timeout: 90_000 });
 }
 
 /** Downloads the assignment as an archive and opens it in a browser that knows nothing; close its context. */
@@ -107,6 +107,6 @@ export async function openArchiveElsewhere(
 		mimeType: 'application/zip',
 		buffer: readFileSync(path)
 	});
-	await other.getByRole('link', { name: title }).click({ timeout: 30_000 });
+	await other.getByRole('link', { name: title }).click({ timeout: 90_000 });
 	return other;
 }

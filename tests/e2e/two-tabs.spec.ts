@@ -9,7 +9,7 @@ test('two tabs on one take never overwrite each other silently', async ({ page, 
 	await other.goto(page.url());
 	const here = page.getByRole('textbox', { name: 'Manuscript' });
 	const there = other.getByRole('textbox', { name: 'Manuscript' });
-	await expect(there).toBeVisible({ timeout: 30_000 });
+	await expect(there).toBeVisible({ timeout: 90_000 });
 
 	await test.step('a tab with nothing unsaved follows the other', async () => {
 		await here.getByRole('heading', { level: 1 }).click();

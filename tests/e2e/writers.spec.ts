@@ -55,7 +55,7 @@ test('a plan is drafted by an endpoint, section by section, stopped and taken up
 	const status = page.getByRole('status').filter({ hasText: 'Stand-in writes' });
 
 	await test.step('it shows how far it is, and stops', async () => {
-		await expect(status).toContainText(/\d+ words of this one/, { timeout: 30_000 });
+		await expect(status).toContainText(/\d+ words of this one/, { timeout: 90_000 });
 		await expect(status).toContainText(/[1-9] of 1\d\s+sections/, { timeout: 60_000 });
 		await page.getByRole('button', { name: 'Stop' }).click();
 		await expect(page.getByText(/sections not written: stopped/)).toBeVisible({ timeout: 15_000 });

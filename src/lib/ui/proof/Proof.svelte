@@ -17,9 +17,6 @@
 	$effect(() => {
 		if (session.analysed) void session.findRuns();
 	});
-	$effect(() => {
-		if (session.isCurrent) void session.findStandings();
-	});
 	$effect(() =>
 		actions.offer(() => [
 			{

@@ -87,6 +87,10 @@
 				against
 			);
 	});
+	// the marks come first: scoring all pages would keep the worker from them
+	$effect(() => {
+		if (session.isCurrent && proof.isRead) void session.findStandings();
+	});
 	$effect(() => () => proof.stop());
 	$effect(() => editor.showMarks(proof.shown, inHand?.id ?? null));
 	$effect(() => {
