@@ -349,7 +349,7 @@
 
 <div class="flex h-full flex-col" class:quiet={isQuiet}>
 	<div
-		class="grid h-[72px] flex-none grid-cols-[168px_minmax(0,1fr)_250px] items-center gap-4 border-b border-rule px-5 max-md:h-auto max-md:grid-cols-1 max-md:gap-1 max-md:px-3 max-md:py-2"
+		class="grid min-h-[72px] flex-none grid-cols-[168px_minmax(0,1fr)_250px] items-center gap-4 border-b border-rule px-5 max-md:grid-cols-1 max-md:gap-1 max-md:px-3 max-md:py-2"
 	>
 		<TakeBar
 			{take}
