@@ -1,28 +1,28 @@
 <!-- Find and replace in the manuscript. -->
 <script lang="ts">
 	import { countOf } from '../parts/count-of';
-	import type { ManuscriptEditor } from './manuscript-editor.svelte';
+	import type { TextFinder } from './text-finder.svelte';
 
 	interface Props {
-		editor: ManuscriptEditor;
+		finder: TextFinder;
 		onclose: () => void;
 	}
-	let { editor, onclose }: Props = $props();
+	let { finder, onclose }: Props = $props();
 
 	let wanted = $state('');
 	let instead = $state('');
 	let isExact = $state(false);
-	const found = $derived(editor.found);
+	const found = $derived(finder.found);
 
 	$effect(() => {
-		editor.find({ search: wanted, replace: instead, isExact });
+		finder.find({ search: wanted, replace: instead, isExact });
 	});
-	$effect(() => () => editor.find({ search: '', replace: '', isExact: false }));
+	$effect(() => () => finder.find({ search: '', replace: '', isExact: false }));
 
 	function keydown(event: KeyboardEvent) {
 		if (event.key === 'Enter') {
 			event.preventDefault();
-			editor.findStep(event.shiftKey ? -1 : 1);
+			finder.step(event.shiftKey ? -1 : 1);
 		}
 	}
 
@@ -49,8 +49,8 @@
 	<span class="whitespace-nowrap text-ink-2" role="status"
 		>{wanted === '' ? '' : countOf(found, 'place')}</span
 	>
-	<button class="act" disabled={found === 0} onclick={() => editor.findStep(-1)}>Previous</button>
-	<button class="act" disabled={found === 0} onclick={() => editor.findStep(1)}>Next</button>
+	<button class="act" disabled={found === 0} onclick={() => finder.step(-1)}>Previous</button>
+	<button class="act" disabled={found === 0} onclick={() => finder.step(1)}>Next</button>
 	<label class="flex items-center gap-1 whitespace-nowrap"
 		><input type="checkbox" class="checkbox checkbox-xs" bind:checked={isExact} /> whole words, as written</label
 	>
@@ -61,10 +61,8 @@
 		bind:value={instead}
 		onkeydown={keydown}
 	/>
-	<button class="act" disabled={found === 0} onclick={() => editor.replaceFound(false)}
-		>Replace</button
-	>
-	<button class="act" disabled={found === 0} onclick={() => editor.replaceFound(true)}
+	<button class="act" disabled={found === 0} onclick={() => finder.replace(false)}>Replace</button>
+	<button class="act" disabled={found === 0} onclick={() => finder.replace(true)}
 		>Replace all</button
 	>
 	<button class="linkish text-xs" onclick={onclose}>Close</button>

@@ -1,38 +1,29 @@
 <!-- One take: ladder on top, slips in the left margin, the manuscript as a page, the bench when wanted. -->
 <script lang="ts">
 	import type { Plan } from '$lib/core/plan';
-	import type { Version } from '$lib/core/writers';
 	import type { Take } from '$lib/data/db';
 	import { addTake } from '$lib/data/takes';
-	import { toast } from 'svelte-sonner';
-	import { tick, untrack } from 'svelte';
-	import type { BlockNode, TakeDoc } from '$lib/core/manuscript';
-	import { sourcesIn, wordsOfBlocks, type Move, type ReplySection } from '$lib/core/writers';
-	import type { VersionState } from '$lib/data/db';
-	import { messageOf } from '$lib/data/trouble';
-	import { addVersions, setVersionState } from '$lib/data/versions';
-	import { countOf } from '../parts/count-of';
+	import { untrack } from 'svelte';
+	import type { TakeDoc } from '$lib/core/manuscript';
+	import type { Move, ReplySection } from '$lib/core/writers';
 	import AskPanel from './AskPanel.svelte';
 	import BringBack, { type Part } from './BringBack.svelte';
 	import type { Scope } from './moves';
 	import type { Writing } from './writing.svelte';
 	import { useSession } from '../assignment/session.svelte';
-	import X from '@lucide/svelte/icons/x';
 	import { actions } from '../frame/actions.svelte';
-	import Bench from './Bench.svelte';
-	import BriefBeside from './BriefBeside.svelte';
+	import BenchBeside, { type BenchTab } from './BenchBeside.svelte';
 	import FindBar from './FindBar.svelte';
 	import TakeStanding from './TakeStanding.svelte';
 	import TakesCompared from './TakesCompared.svelte';
 	import FormatBar from './FormatBar.svelte';
 	import { ManuscriptEditor } from './manuscript-editor.svelte';
 	import ManuscriptPage from './ManuscriptPage.svelte';
-	import Tabs from '../parts/Tabs.svelte';
-	import NoteFates from './NoteFates.svelte';
 	import OutlineNotes from './OutlineNotes.svelte';
+	import RunLine from './RunLine.svelte';
 	import Slips from './Slips.svelte';
 	import TakeBar from './TakeBar.svelte';
-	import VersionOffer from './VersionOffer.svelte';
+	import { TakeVersions } from './take-versions.svelte';
 	import WordingLine from './WordingLine.svelte';
 
 	interface Props {
@@ -89,33 +80,17 @@
 	});
 	const keeper = editor.keeper;
 	const reading = $derived(editor.reading);
-	const slip = $derived(reading?.slips.find(({ section }) => section === editor.section) ?? null);
 	let tops = $state.raw<ReadonlyMap<string, number>>(new Map());
 	let margin = $state<HTMLElement>();
 	/** Windows of this width have room for the bench beside the page. */
 	let isBenchOpen = $state(matchMedia('(min-width: 1200px)').matches);
-	type BenchTab = 'section' | 'notes' | 'brief';
 	let benchTab = $state<BenchTab>('section');
-	const BENCH_TABS: readonly { readonly id: BenchTab; readonly name: string }[] = [
-		{ id: 'section', name: 'This section' },
-		{ id: 'notes', name: 'Your notes' },
-		{ id: 'brief', name: 'Brief' }
-	];
 	let benchTerm = $state<string | null>(null);
 	const run = $derived(writing.run);
 	const isDrafting = $derived(run !== null);
-	/** The version that is open beside the text: one that is kept, or one without a word, which is not. */
-	let opened = $state<string | null>(null);
-	let empty = $state.raw<Version | null>(null);
-	const own = $derived(session.versions.filter((one) => one.take === take.id));
-	const stored = $derived(own.find(({ id }) => id === opened) ?? null);
-	const version: Version | null = $derived(stored ?? empty);
-	/** Sections that a run did not get to, what was asked of them, and why it ended. */
-	let unfinished = $state.raw<{
-		readonly sections: readonly string[];
-		readonly move: Move;
-		readonly reason: string;
-	} | null>(null);
+	// svelte-ignore state_referenced_locally
+	const versions = new TakeVersions(session, take, editor, writing);
+	const version = $derived(versions.open);
 	let isAsking = $state(false);
 	let isFinding = $state(false);
 	let isQuiet = $state(false);
@@ -126,7 +101,6 @@
 	/** Sections that a reply is brought back for; null: none is. */
 	let brought = $state.raw<readonly string[] | null>(null);
 	const isAway = $derived(brought !== null || isComparing);
-	const offered = $derived(own.filter(({ state }) => state === 'offered'));
 
 	$effect(() => editor.reread());
 	$effect(() => editor.follow(take));
@@ -153,50 +127,9 @@
 		const sections = pending;
 		untrack(() => {
 			onpending();
-			void ask(sections, 'draft');
+			void versions.ask(sections, 'draft');
 		});
 	});
-
-	/**
-	 * Has sections written. A draft of a section without text goes into the text at once, as one step of
-	 * its history; everything else is offered beside it.
-	 */
-	async function ask(sections: readonly string[], asked: Move) {
-		const requests = writing.requestsFor(sections, asked, (id) => editor.blocksOf(id));
-		unfinished = null;
-		empty = null;
-		let last: Version | null = null;
-		const saves: Promise<void>[] = [];
-		const end = await writing.write(requests, editor.textBeside(...sections), (made) => {
-			last = made;
-			saves.push(receive(made, asked, sections.length === 1));
-		});
-		await Promise.all(saves);
-		if (!end) return;
-		if (end.open.length > 0 && sections.length > 1)
-			unfinished = { sections: end.open, move: asked, reason: end.reason };
-		else if (end.versions.length === 0 && end.reason !== '' && end.reason !== 'stopped')
-			toast.error(`Nothing was written: ${end.reason}`);
-		const alone = last as Version | null;
-		if (sections.length === 1 && alone?.blocks.length === 0) empty = alone;
-	}
-
-	async function receive(made: Version, asked: Move, isAlone: boolean) {
-		const isDirect = asked === 'draft' && editor.isEmpty(made.section) && made.blocks.length > 0;
-		if (isDirect) editor.put(made.section, made.blocks, 'replace');
-		try {
-			const [kept] = await addVersions(session.id, take.id, writing.writerName, [made]);
-			if (!kept) return;
-			if (isDirect) await setVersionState(kept.id, 'taken');
-			else if (isAlone) {
-				opened = kept.id;
-				await tick();
-				editor.goTo(made.section);
-			}
-		} catch (error) {
-			toast.error(`The version is not kept: ${messageOf(error)}`);
-		}
-	}
 
 	function draft(section: string) {
 		const wanted: Move =
@@ -205,7 +138,7 @@
 			showAsk('section', wanted);
 			return;
 		}
-		void ask([section], wanted);
+		void versions.ask([section], wanted);
 	}
 
 	function showAsk(which: Scope, what: Move) {
@@ -214,80 +147,12 @@
 		isAsking = true;
 	}
 
-	function put(blocks: readonly BlockNode[], how: 'replace' | 'below') {
-		if (!version) return;
-		editor.put(version.section, blocks, how);
-		close('taken');
-	}
-
-	/** Closes the version that is open, and notes what became of it. */
-	function close(state: VersionState) {
-		if (stored && (state !== 'left' || stored.state === 'offered'))
-			void setVersionState(stored.id, state);
-		const next = offered.find(({ id, section }) => id !== opened && section === stored?.section);
-		opened = state === 'taken' ? null : (next?.id ?? null);
-		empty = null;
-	}
-
-	function measure(blocks: readonly BlockNode[]) {
-		if (!version || !reading) return null;
-		const read = editor.readingWith(version.section, blocks);
-		const slip = read?.slips.find(({ section }) => section === version.section);
-		if (!read || !slip) return null;
-		return {
-			standing: read.standing.standing,
-			words: slip.words,
-			placed: slip.terms.filter(({ state }) => state === 'placed').length,
-			terms: slip.terms.length,
-			answered: slip.questions.filter(({ isAnswered }) => isAnswered).length,
-			questions: slip.questions.length
-		};
-	}
-
-	const clock = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
-	const signs = $derived(
-		own
-			.filter(({ state }) => state !== 'left')
-			.map(({ id, section, writerName, madeAt, state }) => ({
-				id,
-				section,
-				by: writerName,
-				when: clock.format(madeAt),
-				isOpen: state === 'offered' || state === 'kept'
-			}))
-	);
-
-	/** Parts of a reply as versions of their sections, the first of them opened. */
+	/** Parts of a reply as versions of their sections. */
 	async function offerReply(parts: readonly Part[], missing: readonly string[]) {
-		const made = parts.map(({ section, blocks, isCutOff }): Version => {
-			const slip = reading?.slips.find((one) => one.section === section);
-			return {
-				section,
-				heading: slip?.heading ?? '',
-				writer: 'by hand',
-				move: 'draft',
-				blocks,
-				words: wordsOfBlocks(blocks),
-				sources: sourcesIn(blocks),
-				outcome: isCutOff ? { kind: 'cut off' } : { kind: 'done' }
-			};
-		});
-		try {
-			const kept = await addVersions(session.id, take.id, 'brought back', made);
-			brought = null;
-			lacked = missing;
-			opened = kept[0]?.id ?? null;
-			if (kept[0]) editor.goTo(kept[0].section);
-		} catch (error) {
-			toast.error(`The versions are not kept: ${messageOf(error)}`);
-		}
+		if (!(await versions.offerReply(parts))) return;
+		brought = null;
+		lacked = missing;
 	}
-
-	/** What stands in the section of the version that is open, as typing rested last. */
-	const standing: readonly BlockNode[] = $derived.by(() => {
-		void reading;
-		return version ? untrack(() => editor.blocksOf(version.section)) : [];
-	});
 
 	const compared: TakeDoc = $derived.by(() => {
 		void reading;
@@ -322,14 +187,6 @@
 		else if (event.code === 'KeyQ') isQuiet = !isQuiet;
 		else return;
 		event.preventDefault();
-	}
-
-	function openVersion(id: string) {
-		const one = own.find((each) => each.id === id);
-		opened = id;
-		empty = null;
-		// the page has another width then
-		if (one) void tick().then(() => editor.goTo(one.section));
 	}
 
 	async function takeOutline() {
@@ -374,39 +231,7 @@
 
 	<WordingLine marks={editor.marks} onshow={(mark) => editor.showMark(mark)} />
 
-	{#if run}
-		<p class="flex items-baseline gap-3 border-b border-rule px-5 py-1.5" role="status">
-			<span
-				>{run.writer} writes “{run.heading}”: {run.done} of {run.all}
-				{run.all === 1 ? 'section' : 'sections'}{run.waitingMs > 0
-					? `, the server asks to wait ${Math.ceil(run.waitingMs / 1000)} s`
-					: run.words > 0
-						? `, ${run.words} words of this one`
-						: ''}</span
-			>
-			<button class="linkish" onclick={() => writing.stop()}>Stop</button>
-		</p>
-	{:else if unfinished}
-		<p class="flex flex-wrap items-baseline gap-3 border-b border-rule px-5 py-1.5" role="status">
-			<span
-				>{countOf(unfinished.sections.length, 'section')} not written{unfinished.reason
-					? `: ${unfinished.reason}`
-					: ''}.</span
-			>
-			<button
-				class="linkish"
-				onclick={() => unfinished && void ask(unfinished.sections, unfinished.move)}
-				>Go on where it stopped</button
-			>
-			<button class="linkish" onclick={() => (unfinished = null)}>Leave it</button>
-		</p>
-	{:else if offered.length > 1 && !stored}
-		<p class="flex flex-wrap items-baseline gap-3 border-b border-rule px-5 py-1.5" role="status">
-			<span>{countOf(offered.length, 'version')} beside the text, not yet taken or left.</span>
-			<button class="linkish" onclick={() => openVersion(offered.at(-1)!.id)}>Show the first</button
-			>
-		</p>
-	{/if}
+	<RunLine {writing} {versions} />
 	{#if keeper.conflict}
 		<div class="flex flex-wrap items-baseline gap-3 border-b border-warning px-5 py-2" role="alert">
 			<p>
@@ -467,8 +292,8 @@
 						onopen={(section) => editor.goTo(section)}
 						ondraft={draft}
 						onmore={() => showAsk('section', 'lengthen')}
-						versionsOf={(section) => signs.filter((one) => one.section === section)}
-						onversion={openVersion}
+						versionsOf={(section) => versions.signs.filter((one) => one.section === section)}
+						onversion={(id) => versions.showById(id)}
 						onterm={(key) => {
 							benchTerm = key;
 							benchTab = 'section';
@@ -486,7 +311,7 @@
 					onfind={() => (isFinding = true)}
 					onquiet={() => (isQuiet = !isQuiet)}
 				/>
-				{#if isFinding}<FindBar {editor} onclose={() => (isFinding = false)} />{/if}
+				{#if isFinding}<FindBar finder={editor.finder} onclose={() => (isFinding = false)} />{/if}
 				<ManuscriptPage mount={(element) => editor.mount(element)} onresize={layOut} />
 				<OutlineNotes
 					differences={editor.differences}
@@ -496,59 +321,32 @@
 				/>
 			</div>
 			{#if !isQuiet && (isBenchOpen || version || isAsking)}
-				<aside class="bench" aria-label={isBenchOpen ? 'Bench' : 'Another version'}>
-					{#if isAsking && reading}
-						<AskPanel
-							{writing}
-							slips={reading.slips}
-							section={editor.section}
-							{lacked}
-							bind:scope
-							bind:move
-							standsOf={(id) => editor.blocksOf(id)}
-							onask={(sections, what) => void ask(sections, what)}
-							onbring={(sections) => (brought = sections)}
-							onclose={() => (isAsking = false)}
-						/>
-					{/if}
-					{#if version}
-						<VersionOffer
-							{version}
-							by={stored?.writerName ?? writing.writerName}
-							when={clock.format(stored?.madeAt ?? Date.now())}
-							sources={version.sources.flatMap((id) => writing.signs.get(id) ?? [])}
-							stands={standing}
-							{measure}
-							onput={put}
-							onkeep={stored && stored.state !== 'kept' ? () => close('kept') : undefined}
-							onclose={() => close('left')}
-						/>
-					{/if}
-					{#if isBenchOpen && session.findings}
-						<div class="flex items-baseline justify-between border-b border-rule">
-							<Tabs label="Bench" tabs={BENCH_TABS} bind:value={benchTab} />
-							<button
-								class="text-ink-2"
-								aria-label="Fold away"
-								title="Fold away"
-								onclick={() => (isBenchOpen = false)}><X size={14} /></button
-							>
-						</div>
-						{#if benchTab === 'section'}
-							<Bench
-								findings={session.findings}
-								{plan}
-								{slip}
-								term={benchTerm}
-								onbring={(text, origin) => editor.bringIn(text, origin)}
+				<BenchBeside
+					{editor}
+					{plan}
+					{writing}
+					{versions}
+					bind:isOpen={isBenchOpen}
+					bind:tab={benchTab}
+					term={benchTerm}
+				>
+					{#snippet ask()}
+						{#if isAsking && reading}
+							<AskPanel
+								{writing}
+								slips={reading.slips}
+								section={editor.section}
+								{lacked}
+								bind:scope
+								bind:move
+								standsOf={(id) => editor.blocksOf(id)}
+								onask={(sections, what) => void versions.ask(sections, what)}
+								onbring={(sections) => (brought = sections)}
+								onclose={() => (isAsking = false)}
 							/>
-						{:else if benchTab === 'brief'}
-							<BriefBeside {plan} findings={session.findings} section={editor.section} />
-						{:else}
-							<NoteFates {editor} {plan} />
 						{/if}
-					{/if}
-				</aside>
+					{/snippet}
+				</BenchBeside>
 			{/if}
 		</div>
 	</div>
@@ -574,24 +372,10 @@
 		background: var(--sheet);
 		border-inline: 1px solid var(--rule);
 	}
-	.bench {
-		--tab-size: 12.5px;
-		--tab-gap: 14px;
-		position: sticky;
-		top: 0;
-		align-self: start;
-		max-height: calc(100dvh - 115px);
-		overflow-y: auto;
-		padding: 16px 18px;
-		min-width: 0;
-	}
 	@media (max-width: 1000px) {
 		.desk,
 		.desk.with-version {
 			grid-template-columns: 230px minmax(0, 1fr);
-		}
-		.bench {
-			grid-column: 1 / -1;
 		}
 	}
 	@media (max-width: 700px) {

@@ -13,13 +13,15 @@
 	import ProgressLine from '../parts/ProgressLine.svelte';
 	import type { Part } from './BringBack.svelte';
 	import Manuscript from './Manuscript.svelte';
-	import { Writing } from './writing.svelte';
+	import { Writing, type RunEnd } from './writing.svelte';
 
 	const session = useSession();
 	const writing = new Writing(session);
 	let chosen = $state<string | null>(null);
 	/** Sections to be written as soon as the take that was made for them is open. */
 	let pending = $state.raw<readonly string[]>([]);
+	/** A draft is written and not yet on screen. */
+	let isArriving = $state(false);
 
 	const take = $derived(session.takes.find(({ id }) => id === chosen) ?? session.takes.at(-1));
 	const plan = $derived(session.plan);
@@ -72,7 +74,15 @@
 			return;
 		}
 		const requests = writing.requestsFor(sections, 'draft', () => []);
-		const end = await writing.write(requests, '', () => {});
+		isArriving = true;
+		try {
+			await takeDraft(now, sections, await writing.write(requests, '', () => {}));
+		} finally {
+			isArriving = false;
+		}
+	}
+
+	async function takeDraft(now: Plan, sections: readonly string[], end: RunEnd | null) {
 		if (!end) return;
 		if (end.versions.length > 0)
 			await addAsStep(
@@ -151,6 +161,8 @@
 					oncancel={() => writing.stop()}
 				/>
 			</div>
+		{:else if isArriving}
+			<p class="mt-4 text-ink-2" role="status">The draft is laid out …</p>
 		{:else}
 			<p class="mt-4 flex flex-wrap gap-2">
 				<button class="act chief" onclick={() => void draftAll()} disabled={!session.analysed}

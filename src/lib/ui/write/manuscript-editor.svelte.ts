@@ -1,13 +1,5 @@
 import type { Editor, JSONContent } from '@tiptap/core';
 import type { Node as ProseNode } from '@tiptap/pm/model';
-import {
-	findNext,
-	findPrev,
-	replaceAll,
-	replaceNext,
-	SearchQuery,
-	setSearchState
-} from 'prosemirror-search';
 import { untrack } from 'svelte';
 import type { Findings } from '$lib/core/findings';
 import {
@@ -38,10 +30,12 @@ import {
 } from '$lib/core/proof';
 import type { Move, Slip } from '$lib/core/standing';
 import type { Take } from '$lib/data/db';
+import { replacing } from './edits';
 import { LiveReading, type Reading } from './live-reading';
 import { loadDoc, makeEditor } from './manuscript';
 import { placeOfMark, showMarks } from './marks-plugin';
 import { TakeKeeper } from './take-keeper.svelte';
+import { TextFinder } from './text-finder.svelte';
 import { blockStart, extentIn, positionsIn } from './text-places';
 
 /**
@@ -55,9 +49,6 @@ export interface ManuscriptContext {
 	/** What brief and client settle about wording; null: marks come from elsewhere. */
 	readonly wording: WordingRules | null;
 }
-
-/** Places that are counted at most. */
-const MOST_FOUND = 2_000;
 
 /** Typing rests this long before moves, marks and differences of the outline are worked out. */
 const PAUSE_MS = 350;
@@ -82,8 +73,12 @@ export class ManuscriptEditor {
 	dragged: readonly BlockNode[] | null = null;
 	#pause: ReturnType<typeof setTimeout> | undefined;
 	#hasMarks = false;
-	#query = $state.raw<SearchQuery | null>(null);
 
+	/** What is looked for in the text. */
+	readonly finder = new TextFinder(() => {
+		void this.#tick;
+		return this.#editor;
+	});
 	readonly reading = $derived(this.#reading);
 	/** The steps that would gain most, best first; as typing paused last. */
 	readonly moves = $derived(this.#moves);
@@ -221,25 +216,8 @@ export class ManuscriptEditor {
 		const editor = this.#editor;
 		const found = editor && placeOfMark(editor.state.doc, mark);
 		if (!editor || !found) return false;
-		const { state, view } = editor;
-		if (state.doc.textBetween(found.from, found.to, '\n', ' ') !== mark.quote) return false;
-		const marks = state.doc.resolve(found.from + 1).marks();
-		if (replacement !== '')
-			view.dispatch(
-				state.tr.replaceWith(found.from, found.to, state.schema.text(replacement, marks))
-			);
-		else {
-			// the space that stood before or behind what is gone goes with it
-			const before = state.doc.textBetween(Math.max(0, found.from - 1), found.from, '\n');
-			const behind = state.doc.textBetween(
-				found.to,
-				Math.min(state.doc.content.size, found.to + 1),
-				'\n'
-			);
-			const isSpace = mark.quote.trim() !== '' && before === ' ';
-			const isLead = mark.quote.trim() !== '' && !isSpace && behind === ' ';
-			view.dispatch(state.tr.delete(found.from - (isSpace ? 1 : 0), found.to + (isLead ? 1 : 0)));
-		}
+		if (editor.state.doc.textBetween(found.from, found.to, '\n', ' ') !== mark.quote) return false;
+		editor.view.dispatch(replacing(editor.state, found, replacement));
 		return true;
 	}
 
@@ -463,53 +441,6 @@ export class ManuscriptEditor {
 	readingOf(doc: TakeDoc): Reading | null {
 		const editor = this.#editor;
 		return editor && this.#live ? this.#live.readOther(editor, doc.content) : null;
-	}
-
-	/** Looks for some words, or for none; places are counted as the text changes. */
-	find({ search, replace, isExact }: { search: string; replace: string; isExact: boolean }): void {
-		const query = new SearchQuery({
-			search,
-			replace,
-			literal: true,
-			caseSensitive: isExact,
-			wholeWord: isExact
-		});
-		// called from effects, which follow what is typed and nothing else
-		untrack(() => {
-			this.#query = query;
-			const editor = this.#editor;
-			if (editor) editor.view.dispatch(setSearchState(editor.state.tr, query));
-		});
-	}
-
-	/** Places in the text that hold what is looked for. */
-	readonly found: number = $derived.by(() => {
-		void this.#tick;
-		const editor = this.#editor;
-		const query = this.#query;
-		if (!editor || !query?.valid) return 0;
-		let count = 0;
-		for (let at = 0; count < MOST_FOUND; count++) {
-			const next = query.findNext(editor.state, at);
-			if (!next) break;
-			at = next.to > next.from ? next.to : next.to + 1;
-		}
-		return count;
-	});
-
-	/** Chooses the next place, or the one before. */
-	findStep(by: 1 | -1): void {
-		const editor = this.#editor;
-		if (!editor) return;
-		(by > 0 ? findNext : findPrev)(editor.state, editor.view.dispatch);
-		// the field that is typed into keeps the focus
-		editor.view.dispatch(editor.state.tr.scrollIntoView());
-	}
-
-	/** Replaces the place that is chosen and goes on, or all of them in one step. */
-	replaceFound(isAll: boolean): void {
-		const editor = this.#editor;
-		if (editor) (isAll ? replaceAll : replaceNext)(editor.state, editor.view.dispatch);
 	}
 
 	/** Goes to the next gap behind the cursor, the first behind the last. */

@@ -6,7 +6,6 @@ import { newSection } from '$lib/core/plan';
 import type { Slip } from '$lib/core/standing';
 import type { Take } from '$lib/data/db';
 import { planOf } from '../../../../tests/support/plans';
-import FindBar from './FindBar.svelte';
 import type { Reading } from './live-reading';
 import { sectionsIn } from './moves';
 import TakesCompared from './TakesCompared.svelte';
@@ -87,38 +86,6 @@ describe('TakesCompared', () => {
 			.map((row) => row.textContent?.replace(/\s+/g, ' ').trim());
 		expect(rows[1]).toMatch(/^Take 160/);
 		expect(rows[2]).toMatch(/^Take 264/);
-	});
-});
-
-describe('FindBar', () => {
-	it('looks for what is typed, steps with Enter, and lets go when it is closed', async () => {
-		const editor = {
-			found: 3,
-			find: vi.fn(),
-			findStep: vi.fn(),
-			replaceFound: vi.fn()
-		};
-		const onclose = vi.fn();
-		const { unmount } = render(FindBar, { editor: editor as never, onclose });
-		await user.type(
-			screen.getByRole('textbox', { name: 'Find' }),
-			'cope{Enter}{Shift>}{Enter}{/Shift}'
-		);
-		expect(editor.find).toHaveBeenLastCalledWith({ search: 'cope', replace: '', isExact: false });
-		expect(editor.findStep.mock.calls).toEqual([[1], [-1]]);
-		expect(screen.getByRole('status').textContent).toBe('3 places');
-		await user.type(screen.getByRole('textbox', { name: 'Replace with' }), 'coping');
-		await user.click(screen.getByRole('button', { name: 'Replace all' }));
-		expect(editor.find).toHaveBeenLastCalledWith({
-			search: 'cope',
-			replace: 'coping',
-			isExact: false
-		});
-		expect(editor.replaceFound).toHaveBeenCalledWith(true);
-		await user.keyboard('{Escape}');
-		expect(onclose).toHaveBeenCalledTimes(1);
-		unmount();
-		expect(editor.find).toHaveBeenLastCalledWith({ search: '', replace: '', isExact: false });
 	});
 });
 
