@@ -14,6 +14,7 @@ export function archiveOf({
 	plan,
 	takes,
 	versions,
+	pictures,
 	awaited,
 	client,
 	links
@@ -30,7 +31,8 @@ export function archiveOf({
 			brief: assignment.brief,
 			strikeRules: assignment.strikeRules,
 			edits: structuredClone(assignment.edits) as ArchiveManifest['assignment']['edits'],
-			proof: assignment.proof
+			proof: assignment.proof,
+			delivery: assignment.delivery
 		},
 		client: client && { id: client.id, profile: profileOf(client), links },
 		pages: pages.map(({ id, name, address, origin, counted, struck, judgement, result }, i) => ({
@@ -66,11 +68,23 @@ export function archiveOf({
 		versions: versions.map((stored) => {
 			const { assignment: _, ...version } = stored;
 			return structuredClone(version);
-		}) as unknown as ArchiveManifest['versions']
+		}) as unknown as ArchiveManifest['versions'],
+		pictures: pictures.map(({ id, name, type, width, height, credit, licence, source }, i) => ({
+			id,
+			file: `pictures/${String(i + 1).padStart(2, '0')}.${type === 'image/png' ? 'png' : 'jpg'}`,
+			name,
+			type: type as ArchiveManifest['pictures'][number]['type'],
+			width,
+			height,
+			credit,
+			licence,
+			source
+		}))
 	};
 	return {
 		manifest,
-		pageSources: Object.fromEntries(pageSources.map(({ id, source }) => [id, source]))
+		pageSources: Object.fromEntries(pageSources.map(({ id, source }) => [id, source])),
+		pictureBytes: Object.fromEntries(pictures.map(({ id, bytes }) => [id, bytes]))
 	};
 }
 
@@ -93,7 +107,7 @@ export interface CleanedPage {
  * ids stay, and writing the archive again gives the same file.
  */
 export function wholeFrom(
-	{ manifest, pageSources }: Archive,
+	{ manifest, pageSources, pictureBytes }: Archive,
 	cleaned: readonly CleanedPage[],
 	{
 		now,
@@ -110,7 +124,9 @@ export function wholeFrom(
 ): WholeAssignment {
 	const idFor = (id: string) => (isCopy ? newId() : id);
 	const ids = new Map(
-		[...manifest.pages, ...manifest.notes, ...manifest.takes].map(({ id }) => [id, idFor(id)])
+		[...manifest.pages, ...manifest.notes, ...manifest.takes, ...manifest.pictures].map(
+			({ id }) => [id, idFor(id)]
+		)
 	);
 	const articles = new Map(cleaned.map((page) => [page.id, page]));
 	const assignment = idFor(manifest.assignment.id);
@@ -124,6 +140,7 @@ export function wholeFrom(
 		assignment: {
 			...manifest.assignment,
 			edits: renamed.assignment.edits,
+			delivery: renamed.assignment.delivery,
 			id: assignment,
 			client: client?.id ?? null,
 			updatedAt: now,
@@ -177,6 +194,21 @@ export function wholeFrom(
 			id: idFor(version.id),
 			assignment
 		})),
+		pictures: manifest.pictures.map(
+			({ id, name, type, width, height, credit, licence, source }, i) => ({
+				id: ids.get(id)!,
+				assignment,
+				name,
+				type,
+				bytes: pictureBytes[id] ?? new Uint8Array(),
+				width,
+				height,
+				credit,
+				licence,
+				source,
+				order: i + 1
+			})
+		),
 		takes: renamed.takes.map(({ id, name, doc }, i) => ({
 			id: ids.get(id) ?? id,
 			assignment,
@@ -189,15 +221,16 @@ export function wholeFrom(
 	};
 }
 
-/** What holds ids of pages, notes and takes. */
+/** What holds ids of pages, notes, takes and pictures. */
 type Renamed = Pick<ArchiveManifest, 'plan' | 'takes' | 'versions'> & {
-	readonly assignment: Pick<ArchiveManifest['assignment'], 'edits'>;
+	readonly assignment: Pick<ArchiveManifest['assignment'], 'edits' | 'delivery'>;
 };
 
 /** Plan and takes name pages and notes inside longer ids ("topic:PAGE/3"), so the text is searched. */
 function renameIds(manifest: ArchiveManifest, ids: ReadonlyMap<string, string>): Renamed {
 	const { plan, takes, versions, assignment } = manifest;
-	let text = JSON.stringify({ plan, takes, versions, assignment: { edits: assignment.edits } });
+	const { edits, delivery } = assignment;
+	let text = JSON.stringify({ plan, takes, versions, assignment: { edits, delivery } });
 	for (const [from, to] of ids) text = text.split(from).join(to);
 	return JSON.parse(text) as Renamed;
 }

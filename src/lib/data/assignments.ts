@@ -1,4 +1,5 @@
 import { EMPTY_BRIEF } from '$lib/core/brief';
+import { NO_DELIVERY_CHOICES, type HandOver } from '$lib/core/deliver';
 import { NO_EDITS } from '$lib/core/findings';
 import { NO_PROOF_CHOICES } from '$lib/core/proof';
 import {
@@ -10,6 +11,7 @@ import {
 	type Note,
 	type Page,
 	type PageSource,
+	type Picture,
 	type StoredPlan,
 	type StoredVersion,
 	type Take
@@ -24,13 +26,22 @@ export interface WholeAssignment {
 	plan: StoredPlan | null;
 	takes: Take[];
 	versions: StoredVersion[];
+	pictures: Picture[];
 	awaited: AwaitedPage[];
 	/** The client it is for, with links, as far as they are known. */
 	client: Client | null;
 	links: LinkMap['links'];
 }
 
-const OWNED = ['pages', 'pageSources', 'notes', 'takes', 'versions', 'awaited'] as const;
+const OWNED = [
+	'pages',
+	'pageSources',
+	'notes',
+	'takes',
+	'versions',
+	'pictures',
+	'awaited'
+] as const;
 
 /** The tables that hold an assignment and what belongs to it. */
 const ownTables = () => [db.assignments, db.plans, ...OWNED.map((table) => db[table])];
@@ -56,6 +67,7 @@ export async function addAssignment(
 		strikeRules: [],
 		edits: NO_EDITS,
 		proof: NO_PROOF_CHOICES,
+		delivery: NO_DELIVERY_CHOICES,
 		...values,
 		id: crypto.randomUUID(),
 		createdAt: now,
@@ -68,6 +80,16 @@ export async function addAssignment(
 
 export async function changeAssignment(id: string, values: Partial<Assignment>): Promise<void> {
 	await db.assignments.update(id, { ...values, updatedAt: Date.now() });
+}
+
+/** Notes what went to the client; it is a record and no step that can be taken back. */
+export async function noteHandOver(id: string, entry: HandOver): Promise<void> {
+	await db.transaction('rw', db.assignments, async () => {
+		const stored = await db.assignments.get(id);
+		if (!stored) return;
+		const handedOver = [...stored.delivery.handedOver, entry].slice(-1000);
+		await changeAssignment(id, { delivery: { ...stored.delivery, handedOver } });
+	});
 }
 
 export async function binAssignment(id: string): Promise<void> {
@@ -93,12 +115,13 @@ export async function deleteAssignment(id: string): Promise<WholeAssignment | nu
 export async function readWhole(id: string): Promise<WholeAssignment | null> {
 	const assignment = await db.assignments.get(id);
 	if (!assignment) return null;
-	const [pages, pageSources, notes, takes, versions, awaited, plan] = await Promise.all([
+	const [pages, pageSources, notes, takes, versions, pictures, awaited, plan] = await Promise.all([
 		db.pages.where({ assignment: id }).sortBy('order'),
 		db.pageSources.where({ assignment: id }).toArray(),
 		db.notes.where({ assignment: id }).sortBy('order'),
 		db.takes.where({ assignment: id }).sortBy('order'),
 		db.versions.where({ assignment: id }).sortBy('madeAt'),
+		db.pictures.where({ assignment: id }).sortBy('order'),
 		db.awaited.where({ assignment: id }).sortBy('order'),
 		db.plans.get(id)
 	]);
@@ -112,6 +135,7 @@ export async function readWhole(id: string): Promise<WholeAssignment | null> {
 		plan: plan ?? null,
 		takes,
 		versions,
+		pictures,
 		awaited,
 		client,
 		links
@@ -130,6 +154,7 @@ export async function putWhole({
 	plan,
 	takes,
 	versions,
+	pictures,
 	awaited,
 	client,
 	links
@@ -146,6 +171,7 @@ export async function putWhole({
 		if (plan) await db.plans.put(plan);
 		await db.takes.bulkPut(takes);
 		await db.versions.bulkPut(versions);
+		await db.pictures.bulkPut(pictures);
 		await db.awaited.bulkPut(awaited);
 	});
 }

@@ -2,6 +2,7 @@ import Dexie, { type EntityTable, type Table } from 'dexie';
 import { articleSign } from '$lib/core/assignment';
 import { EMPTY_BRIEF, type Brief } from '$lib/core/brief';
 import { EMPTY_CLIENT, type ClientProfile, type Link } from '$lib/core/clients';
+import { NO_DELIVERY_CHOICES, type DeliveryChoices } from '$lib/core/deliver';
 import { NO_EDITS, type FindingEdits } from '$lib/core/findings';
 import type { Keyword, PhraseNote, RejectedLine } from '$lib/core/keywords';
 import type { NoteKind, UnitEdits } from '$lib/core/notes';
@@ -39,6 +40,8 @@ export interface Assignment {
 	edits: FindingEdits;
 	/** What was decided while proofreading. */
 	proof: ProofChoices;
+	/** What was decided about handing it over. */
+	delivery: DeliveryChoices;
 }
 
 /** Who pays; shared by assignments. */
@@ -174,6 +177,25 @@ export interface StoredVersion extends Version {
 	state: VersionState;
 }
 
+/** A picture of an article. What it shows and its caption stand in each take, where the picture stands. */
+export interface Picture {
+	id: string;
+	assignment: string;
+	/** As the file was called, with the ending of its form. */
+	name: string;
+	/** Media type: image/jpeg or image/png. */
+	type: string;
+	bytes: Uint8Array;
+	/** Pixels. */
+	width: number;
+	height: number;
+	credit: string;
+	licence: string;
+	/** Where it is from, as the writer notes it. */
+	source: string;
+	order: number;
+}
+
 export interface Setting {
 	key: string;
 	value: unknown;
@@ -194,6 +216,7 @@ class CorvanDb extends Dexie {
 	phraseNotes!: Table<StoredPhraseNote, [Scope, string]>;
 	awaited!: EntityTable<AwaitedPage, 'id'>;
 	versions!: EntityTable<StoredVersion, 'id'>;
+	pictures!: EntityTable<Picture, 'id'>;
 	/** Servers that write, with their keys: they leave this browser in no file. */
 	endpoints!: EntityTable<Endpoint, 'id'>;
 
@@ -269,6 +292,11 @@ class CorvanDb extends Dexie {
 		this.version(8).upgrade(async (change) => {
 			await change.table('assignments').toCollection().modify({ proof: NO_PROOF_CHOICES });
 		});
+		this.version(9)
+			.stores({ pictures: 'id, assignment' })
+			.upgrade(async (change) => {
+				await change.table('assignments').toCollection().modify({ delivery: NO_DELIVERY_CHOICES });
+			});
 	}
 }
 

@@ -66,6 +66,27 @@ export async function saveTake(id: string, doc: TakeDoc, revision: number): Prom
 	});
 }
 
+/**
+ * Changes the text of a take outside the editor, as it stands in the browser; the text before and after,
+ * or null where there is no such take.
+ */
+export async function changeTakeDoc(
+	id: string,
+	change: (doc: TakeDoc) => TakeDoc
+): Promise<{ readonly before: TakeDoc; readonly after: TakeDoc } | null> {
+	return db.transaction('rw', db.takes, async () => {
+		const stored = await db.takes.get(id);
+		if (!stored) return null;
+		const after = change(stored.doc);
+		await db.takes.update(id, {
+			doc: after,
+			revision: stored.revision + 1,
+			updatedAt: Date.now()
+		});
+		return { before: stored.doc, after };
+	});
+}
+
 export async function renameTake(id: string, name: string): Promise<void> {
 	await db.takes.update(id, { name });
 }

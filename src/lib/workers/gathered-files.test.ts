@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { writeDocx } from '$lib/core/deliver/docx';
+import { writePartsDocx } from '$lib/core/deliver/docx';
 import { readOutline } from '$lib/core/plan';
 import { readGatheredFile } from './gathered-files';
 
@@ -81,7 +81,7 @@ describe('readGatheredFile', () => {
 	});
 
 	it('takes in again what Corvan writes as DOCX, as the outline it was', async () => {
-		const blob = await writeDocx(
+		const blob = await writePartsDocx(
 			[
 				{ kind: 'heading', level: 1, text: 'Walls' },
 				{ kind: 'list', entries: ['Words: 900'] },

@@ -9,9 +9,10 @@ import { planOfToday, type StoredShape } from '../plan';
 import { NO_PROOF_CHOICES, proofChoicesSchema } from '../proof';
 import { NODE_TYPES, type TakeDoc } from '../manuscript';
 import { MOVES } from '../writers';
+import { deliveryChoicesSchema, NO_DELIVERY_CHOICES } from './choices';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 10;
+export const ARCHIVE_VERSION = 11;
 
 const section = z.strictObject({
 	id: z.string().min(1),
@@ -154,7 +155,9 @@ export const manifestSchema = z.strictObject({
 		/** What was changed about the findings by hand. */
 		edits: findingEditsSchema,
 		/** What was decided while proofreading. */
-		proof: proofChoicesSchema.default(NO_PROOF_CHOICES)
+		proof: proofChoicesSchema.default(NO_PROOF_CHOICES),
+		/** What was decided about handing it over. */
+		delivery: deliveryChoicesSchema.default(NO_DELIVERY_CHOICES)
 	}),
 	/** Who it is for, with all links; null: nobody named. */
 	client: z
@@ -206,7 +209,23 @@ export const manifestSchema = z.strictObject({
 	plan: planSchema.nullable(),
 	takes: z.array(z.strictObject({ id: z.string().min(1), name: z.string(), doc: takeDocSchema })),
 	/** Versions of sections, beside the takes they were made for. */
-	versions: z.array(versionSchema).default([])
+	versions: z.array(versionSchema).default([]),
+	pictures: z
+		.array(
+			z.strictObject({
+				id: z.string().min(1),
+				/** Path inside the archive. */
+				file: z.string().regex(/^pictures\/[\w.-]+$/),
+				name: z.string(),
+				type: z.enum(['image/jpeg', 'image/png']),
+				width: z.number().int().min(1),
+				height: z.number().int().min(1),
+				credit: z.string(),
+				licence: z.string(),
+				source: z.string()
+			})
+		)
+		.default([])
 });
 
 export type ArchiveManifest = z.infer<typeof manifestSchema>;
@@ -231,8 +250,9 @@ export function upgradedManifest(data: unknown): unknown {
 		case 7:
 		case 8:
 		case 9:
-			// they knew no answers confirmed or refused, no sections and questions in the brief, and nothing
-			// decided while proofreading, which the schema fills in
+		case 10:
+			// they knew no answers confirmed or refused, no sections and questions in the brief, nothing decided
+			// while proofreading or handing over, and no pictures, which the schema fills in
 			return { ...given.data, version: ARCHIVE_VERSION };
 		default:
 			return data;

@@ -10,11 +10,13 @@ import {
 
 export { ARCHIVE_VERSION, type ArchiveManifest } from './archive-schema';
 
-/** A whole assignment outside the browser: its data, and the pages as they were gathered. */
+/** A whole assignment outside the browser: its data, the pages as they were gathered, and its pictures. */
 export interface Archive {
 	readonly manifest: ArchiveManifest;
 	/** Markup of each page, by id. */
 	readonly pageSources: Readonly<Record<string, string>>;
+	/** Bytes of each picture, by id. */
+	readonly pictureBytes: Readonly<Record<string, Uint8Array>>;
 }
 
 export type ArchiveResult =
@@ -32,13 +34,16 @@ const FIXED_DATE = '2000-01-01T00:00:00';
  * Writes the archive; equal data gives equal bytes, whatever order its keys were set in.
  * @throws ZodError when the data would not be read back
  */
-export function writeArchive({ manifest: given, pageSources }: Archive): Uint8Array {
+export function writeArchive({ manifest: given, pageSources, pictureBytes }: Archive): Uint8Array {
 	const manifest = manifestSchema.parse(given);
 	const files: Record<string, Uint8Array> = {
 		[MANIFEST]: strToU8(`${JSON.stringify(manifest, null, '\t')}\n`)
 	};
 	manifest.pages.forEach(({ id, file }) => {
 		files[file] = strToU8(pageSources[id] ?? '');
+	});
+	manifest.pictures.forEach(({ id, file }) => {
+		files[file] = pictureBytes[id] ?? new Uint8Array();
 	});
 	return zipSync(files, { level: 6, mtime: FIXED_DATE });
 }
@@ -74,7 +79,13 @@ export function readArchive(bytes: Uint8Array): ArchiveResult {
 		if (!source) return refused(`the page ${file} is missing from it`);
 		pageSources[id] = strFromU8(source);
 	}
-	return { kind: 'read', archive: { manifest: parsed.data, pageSources } };
+	const pictureBytes: Record<string, Uint8Array> = {};
+	for (const { id, file } of parsed.data.pictures) {
+		const bytes = unpacked.get(file);
+		if (!bytes) return refused(`the picture ${file} is missing from it`);
+		pictureBytes[id] = bytes;
+	}
+	return { kind: 'read', archive: { manifest: parsed.data, pageSources, pictureBytes } };
 }
 
 function refused(reason: string): ArchiveResult {

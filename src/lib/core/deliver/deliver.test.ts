@@ -5,7 +5,7 @@ import { editTerm, NO_EDITS } from '../findings';
 import { gap, heading, list, paragraph, textNode, type TakeDoc } from '../manuscript';
 import { NO_UNIT_EDITS } from '../notes';
 import { ARCHIVE_VERSION, type ArchiveManifest } from './archive-schema';
-import { htmlBodyOf, htmlPageOf } from './html';
+import { NO_DELIVERY_CHOICES } from './choices';
 import { readArchive, writeArchive, type Archive } from './archive';
 
 const TAKE: TakeDoc = {
@@ -34,6 +34,22 @@ const manifest: ArchiveManifest = {
 			dismissed: [{ mark: '["claim","no backing","9 m","It is 9 m."]', reason: 'measured' }],
 			off: ['aged'],
 			dialect: 'british'
+		},
+		delivery: {
+			...NO_DELIVERY_CHOICES,
+			standfirst: 'In short.',
+			takeaways: ['One.'],
+			handedOver: [
+				{
+					at: 1,
+					form: 'DOCX',
+					take: 't',
+					takeName: 'Take 1',
+					words: 3,
+					open: ['A gap'],
+					address: ''
+				}
+			]
 		}
 	},
 	client: null,
@@ -59,6 +75,19 @@ const manifest: ArchiveManifest = {
 	],
 	plan: null,
 	versions: [],
+	pictures: [
+		{
+			id: 'pic',
+			file: 'pictures/01.png',
+			name: 'trench.png',
+			type: 'image/png',
+			width: 2,
+			height: 1,
+			credit: 'Ada Fell',
+			licence: 'CC BY 4.0',
+			source: ''
+		}
+	],
 	takes: [
 		{
 			id: 't',
@@ -72,7 +101,13 @@ const olderPages = manifest.pages.map((page) => {
 	const { result: _, ...older } = page;
 	return older;
 });
-const archive: Archive = { manifest, pageSources: { p1: '<h1>Walls</h1>' } };
+const archive: Archive = {
+	manifest,
+	pageSources: { p1: '<h1>Walls</h1>' },
+	pictureBytes: { pic: Uint8Array.of(137, 80, 78, 71) }
+};
+/** The data as formats before the eleventh had it. */
+const { pictures: _pictures, ...unpictured } = manifest;
 const refusal = (bytes: Uint8Array) => {
 	const result = readArchive(bytes);
 	return result.kind === 'refused' ? result.reason : 'read';
@@ -100,6 +135,11 @@ describe('archive', () => {
 			refusal(withManifest({ ...manifest, assignment: { ...manifest.assignment, keyword: 3 } }))
 		).toMatch(/damaged at “assignment\.keyword”/);
 		expect(refusal(withManifest(manifest))).toMatch(/pages\/01\.html is missing/);
+		const withoutPicture = zipSync({
+			'assignment.json': strToU8(JSON.stringify(manifest)),
+			'pages/01.html': strToU8('<h1>Walls</h1>')
+		});
+		expect(refusal(withoutPicture)).toMatch(/pictures\/01\.png is missing/);
 		expect(refusal(writeArchive(archive).slice(0, 200))).not.toBe('read');
 	});
 
@@ -121,33 +161,10 @@ describe('archive', () => {
 	});
 });
 
-describe('html', () => {
-	it('is clean: no attributes of ours, no origins, no scripts', () => {
-		const body = htmlBodyOf({
-			type: 'doc',
-			content: [...TAKE.content, paragraph(textNode('<script>alert(1)</script> & more'))]
-		});
-		expect(body).toContain('<h1>Walls</h1>');
-		expect(body).toContain('<ol>');
-		expect(body).not.toMatch(/data-|<script|class=/);
-		expect(body).toContain('&#x3C;script>');
-	});
-
-	it('escapes title and description of a whole page', () => {
-		const page = htmlPageOf(TAKE, {
-			titleTag: 'Walls <& more>',
-			description: 'He said "no"',
-			language: 'en'
-		});
-		expect(page).toContain('<title>Walls &lt;&amp; more&gt;</title>');
-		expect(page).toContain('content="He said &quot;no&quot;"');
-	});
-});
-
 describe('older archives', () => {
 	const first = (client: string) => {
 		const { brief: _, strikeRules: ___, edits: _____, ...assignment } = manifest.assignment;
-		const { client: __, awaited: ____, ...rest } = manifest;
+		const { client: __, awaited: ____, ...rest } = unpictured;
 		return zipSync({
 			'assignment.json': strToU8(
 				JSON.stringify({
@@ -174,7 +191,7 @@ describe('older archives', () => {
 
 	it('of the second format are read: pages have no rank, nothing is awaited or struck by rule', () => {
 		const { strikeRules: _, edits: ___, ...assignment } = manifest.assignment;
-		const { awaited: __, ...rest } = manifest;
+		const { awaited: __, ...rest } = unpictured;
 		const read = readArchive(
 			zipSync({
 				'assignment.json': strToU8(
@@ -195,7 +212,7 @@ describe('older archives', () => {
 		const { edits: _, ...assignment } = manifest.assignment;
 		const read = readArchive(
 			zipSync({
-				'assignment.json': strToU8(JSON.stringify({ ...manifest, version: 3, assignment })),
+				'assignment.json': strToU8(JSON.stringify({ ...unpictured, version: 3, assignment })),
 				'pages/01.html': strToU8('<h1>Walls</h1>')
 			})
 		);
@@ -234,7 +251,7 @@ describe('older archives', () => {
 		};
 		const read = readArchive(
 			zipSync({
-				'assignment.json': strToU8(JSON.stringify({ ...manifest, version: 4, plan })),
+				'assignment.json': strToU8(JSON.stringify({ ...unpictured, version: 4, plan })),
 				'pages/01.html': strToU8('<h1>Walls</h1>')
 			})
 		);

@@ -1,6 +1,7 @@
 import { headingOf, type Plan } from '../plan';
 import type {
 	BlockNode,
+	FigureNode,
 	GapNode,
 	HeadingNode,
 	InlineNode,
@@ -85,6 +86,15 @@ export function table(
 				content: [{ type: 'paragraph', content: cell }]
 			}))
 		}))
+	};
+}
+
+/** A picture that is kept, with what it shows and what is said under it. */
+export function figure(picture: string, alt: string, caption: string): FigureNode {
+	return {
+		type: 'figure',
+		attrs: { picture, alt },
+		content: caption === '' ? [] : [textNode(caption)]
 	};
 }
 

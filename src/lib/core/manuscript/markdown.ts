@@ -123,8 +123,28 @@ function blockToMarkdown(node: BlockNode): RootContent[] {
 					}))
 				}
 			];
-		case 'figure':
-			return [];
+		case 'figure': {
+			const { picture = '', alt = '' } = node.attrs ?? {};
+			const caption = inlineToMarkdown(node.content);
+			return [
+				...(picture === ''
+					? []
+					: [
+							{
+								type: 'paragraph' as const,
+								children: [{ type: 'image' as const, url: `picture:${picture}`, alt }]
+							}
+						]),
+				...(caption.length === 0
+					? []
+					: [
+							{
+								type: 'paragraph' as const,
+								children: [{ type: 'emphasis' as const, children: caption }]
+							}
+						])
+			];
+		}
 	}
 }
 

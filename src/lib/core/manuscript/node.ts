@@ -96,9 +96,15 @@ export interface TableNode {
 	readonly content?: readonly RowNode[];
 }
 
-/** A picture's caption; pages have them, takes do not yet. */
+/** A picture with its caption. Figures of pages know no picture, those of takes name one that is kept. */
 export interface FigureNode {
 	readonly type: 'figure';
+	readonly attrs?: {
+		/** Id of the picture. */
+		readonly picture?: string;
+		/** What it shows, for who cannot see it. */
+		readonly alt?: string;
+	};
 	readonly content?: readonly InlineNode[];
 }
 

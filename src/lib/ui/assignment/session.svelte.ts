@@ -1,6 +1,7 @@
 import { getContext, setContext } from 'svelte';
 import type { Evidence } from '$lib/core/assignment';
 import { factsNoteOf } from '$lib/core/clients';
+import { NO_DELIVERY_CHOICES, type DeliveryChoices } from '$lib/core/deliver';
 import {
 	LISTS_AS_SOURCE,
 	NO_EDITS,
@@ -22,12 +23,14 @@ import {
 	type Client,
 	type Note,
 	type Page,
+	type Picture,
 	type StoredVersion,
 	type Take
 } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
 import { readAllRows } from '$lib/data/keywords';
 import { listAwaited, listNotes, listPages } from '$lib/data/pages';
+import { listPictures } from '$lib/data/pictures';
 import { listTakes } from '$lib/data/takes';
 import { listVersions } from '$lib/data/versions';
 import { messageOf } from '$lib/data/trouble';
@@ -54,6 +57,7 @@ export class Session {
 	#client = $state.raw<Client | null | undefined>();
 	#takes = $state.raw<readonly Take[] | undefined>();
 	#versions = $state.raw<readonly StoredVersion[]>([]);
+	#pictures = $state.raw<readonly Picture[]>([]);
 	#trouble = $state.raw<string | null>(null);
 
 	/** Undefined until it is read, null when there is no such assignment. */
@@ -73,6 +77,10 @@ export class Session {
 	openMarks = $state<number | null>(null);
 	/** What was decided while proofreading. */
 	readonly proof = $derived(this.#assignment?.proof ?? NO_PROOF_CHOICES);
+	/** What was decided about handing the article over. */
+	readonly delivery = $derived(this.#assignment?.delivery ?? NO_DELIVERY_CHOICES);
+	/** The pictures of the article, placed or not. */
+	readonly pictures = $derived(this.#pictures);
 	/** Null: nobody named, or not in this browser. */
 	readonly client = $derived(this.#client ?? null);
 	/** The writer's own notes and lists, and behind them the facts of the client. */
@@ -208,6 +216,11 @@ export class Session {
 				() => listVersions(this.id),
 				(value) => (this.#versions = value),
 				tell
+			),
+			follow(
+				() => listPictures(this.id),
+				(value) => (this.#pictures = value),
+				tell
 			)
 		];
 	}
@@ -290,38 +303,48 @@ export class Session {
 	}
 
 	/** Decides something about proofreading, as a step that can be taken back. */
-	async decideProof(
+	decideProof(
 		label: string,
 		change: (choices: ProofChoices) => ProofChoices,
 		{ quiet = true } = {}
 	): Promise<void> {
-		let before = NO_PROOF_CHOICES;
+		return this.#decide('proof', NO_PROOF_CHOICES, label, change, quiet);
+	}
+
+	/** Decides something about handing over, as a step that can be taken back. */
+	decideDelivery(
+		label: string,
+		change: (choices: DeliveryChoices) => DeliveryChoices,
+		{ quiet = true } = {}
+	): Promise<void> {
+		return this.#decide('delivery', NO_DELIVERY_CHOICES, label, change, quiet);
+	}
+
+	/** Changes the findings by hand, as a step that can be taken back. */
+	edit(label: string, change: (edits: FindingEdits) => FindingEdits): Promise<void> {
+		return this.#decide('edits', NO_EDITS, label, change, false);
+	}
+
+	async #decide<K extends 'proof' | 'delivery' | 'edits'>(
+		key: K,
+		none: Assignment[K],
+		label: string,
+		change: (value: Assignment[K]) => Assignment[K],
+		quiet: boolean
+	): Promise<void> {
+		let before = none;
 		await history.run(
 			{
 				label,
 				// the stored state is asked for, since steps can follow one another faster than it comes back
 				redo: async () => {
-					before = (await db.assignments.get(this.id))?.proof ?? NO_PROOF_CHOICES;
-					await changeAssignment(this.id, { proof: change(before) });
+					before = (await db.assignments.get(this.id))?.[key] ?? none;
+					await changeAssignment(this.id, { [key]: change(before) });
 				},
-				undo: () => changeAssignment(this.id, { proof: before })
+				undo: () => changeAssignment(this.id, { [key]: before })
 			},
 			{ quiet }
 		);
-	}
-
-	/** Changes the findings by hand, as a step that can be taken back. */
-	async edit(label: string, change: (edits: FindingEdits) => FindingEdits): Promise<void> {
-		let before: FindingEdits = NO_EDITS;
-		await history.run({
-			label,
-			// the stored state is asked for, since steps can follow one another faster than it comes back
-			redo: async () => {
-				before = (await db.assignments.get(this.id))?.edits ?? NO_EDITS;
-				await changeAssignment(this.id, { edits: change(before) });
-			},
-			undo: () => changeAssignment(this.id, { edits: before })
-		});
 	}
 
 	#clientNotes(): Note[] {

@@ -47,8 +47,8 @@ export async function handOver(
 	const parts = partsOf(session, plan, findings, what);
 	if (form === 'md') download(name, documentMarkdown(parts), 'text/markdown');
 	else {
-		const { writeDocx } = await import('$lib/core/deliver/docx');
-		download(name, await writeDocx(parts, plan.title), DOCX_TYPE);
+		const { writePartsDocx } = await import('$lib/core/deliver/docx');
+		download(name, await writePartsDocx(parts, plan.title), DOCX_TYPE);
 	}
 }
 

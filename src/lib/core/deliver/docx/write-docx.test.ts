@@ -1,7 +1,7 @@
 import { strFromU8, unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import type { DocumentPart } from '../../plan';
-import { writeDocx } from './write-docx';
+import { writePartsDocx } from './write-docx';
 
 const parts: readonly DocumentPart[] = [
 	{ kind: 'heading', level: 1, text: 'Walls' },
@@ -16,7 +16,7 @@ const parts: readonly DocumentPart[] = [
 
 describe('a document as DOCX', () => {
 	it('has headings and lists of its own, and holds what XML cannot', async () => {
-		const blob = await writeDocx(parts, 'Walls');
+		const blob = await writePartsDocx(parts, 'Walls');
 		const files = unzipSync(new Uint8Array(await blob.arrayBuffer()));
 		const xml = strFromU8(files['word/document.xml']!);
 		const count = (text: string) => xml.split(text).length - 1;

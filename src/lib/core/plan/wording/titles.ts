@@ -1,3 +1,4 @@
+import slugify from '@sindresorhus/slugify';
 import type { Brief } from '../../brief';
 import type { Findings } from '../../findings';
 import { andList, contentStemsOf, countWords, fitsResult, keywordStemsOf } from '../../text';
@@ -130,13 +131,7 @@ export function withBriefTitles(
 	};
 }
 
-/** Lower-case words joined by hyphens; accents are taken off. */
+/** Lower-case words joined by hyphens; letters of other scripts are written in Latin ones where that is usual. */
 export function slugOf(text: string): string {
-	return text
-		.normalize('NFKD')
-		.replace(/\p{M}/gu, '')
-		.toLowerCase()
-		.replace(/['’]/g, '')
-		.replace(/[^a-z0-9]+/g, '-')
-		.replace(/^-|-$/g, '');
+	return slugify(text, { decamelize: false });
 }

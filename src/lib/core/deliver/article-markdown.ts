@@ -1,0 +1,264 @@
+import type { BlockContent, ListItem, PhrasingContent, Root, RootContent, TableRow } from 'mdast';
+import remarkGfm from 'remark-gfm';
+import remarkStringify from 'remark-stringify';
+import { unified } from 'unified';
+import type { ArticleBlock, ContentsEntry, DeliveredArticle, Inline } from './article';
+
+/** What stands before the text: nothing, or the fields that static site generators read. */
+export const FRONT_MATTERS = ['none', 'yaml'] as const;
+export type FrontMatter = (typeof FRONT_MATTERS)[number];
+
+export interface MarkdownOptions {
+	readonly frontMatter: FrontMatter;
+}
+
+/**
+ * The article as Markdown (CommonMark with tables and footnotes). Headings that the contents lead to
+ * carry an anchor of their own, since programs make ids in different ways.
+ */
+export function articleMarkdown(
+	article: DeliveredArticle,
+	{ frontMatter }: MarkdownOptions = { frontMatter: 'none' }
+): string {
+	const led = new Set(
+		article.blocks.flatMap((block) =>
+			block.kind === 'contents' ? block.entries.map(({ id }) => id) : []
+		)
+	);
+	const tree: Root = {
+		type: 'root',
+		children: [
+			...article.blocks.flatMap((block) => blockOf(block, led, article.hasFootnotes)),
+			...(article.hasFootnotes ? footnotesOf(article) : [])
+		]
+	};
+	const text = unified()
+		.use(remarkGfm)
+		.use(remarkStringify, { bullet: '-', emphasis: '_', rule: '-', listItemIndent: 'one' })
+		.stringify(tree);
+	return frontMatter === 'yaml' ? `${yamlOf(article)}\n${text}` : text;
+}
+
+function yamlOf({ head, pictures, references }: DeliveredArticle): string {
+	const lines = [
+		['title', head.title],
+		['seo_title', head.titleTag === head.title ? '' : head.titleTag],
+		['description', head.description],
+		['slug', head.slug],
+		['author', head.author]
+	].flatMap(([key = '', value = '']) => (value === '' ? [] : [`${key}: ${quoted(value)}`]));
+	const date = head.publishedOn === '' ? [] : [`date: ${head.publishedOn}`];
+	const image = pictures[0] ? [`image: ${quoted(pictures[0].file)}`] : [];
+	const tags = [`keywords: [${quoted(head.keyword)}]`];
+	const sources = references.length === 0 ? [] : [`sources: ${references.length}`];
+	return ['---', ...lines, ...date, ...image, ...tags, ...sources, '---', ''].join('\n');
+}
+
+/** A string as YAML has it: as JSON, and with the line ends that JSON leaves as they are. */
+function quoted(value: string): string {
+	return JSON.stringify(value).replace(
+		/[\u0085\u2028\u2029]/g,
+		(sign) => `\\u${sign.charCodeAt(0).toString(16).padStart(4, '0')}`
+	);
+}
+
+function blockOf(
+	block: ArticleBlock,
+	led: ReadonlySet<string>,
+	hasFootnotes: boolean
+): RootContent[] {
+	const inner = (blocks: readonly ArticleBlock[]) =>
+		blocks.flatMap((one) => blockOf(one, led, hasFootnotes)) as BlockContent[];
+	switch (block.kind) {
+		case 'heading':
+			return [
+				{
+					type: 'heading',
+					depth: Math.min(6, block.level) as 1,
+					children: [...(led.has(block.id) ? [anchor(block.id)] : []), ...phrasing(block.inlines)]
+				}
+			];
+		case 'standfirst':
+			return [
+				{ type: 'paragraph', children: [{ type: 'emphasis', children: phrasing(block.inlines) }] }
+			];
+		case 'paragraph':
+			return [{ type: 'paragraph', children: phrasing(block.inlines) }];
+		case 'list':
+			return [
+				{
+					type: 'list',
+					ordered: block.isOrdered,
+					spread: false,
+					children: block.items.map((item): ListItem => ({
+						type: 'listItem',
+						spread: false,
+						children: inner(item)
+					}))
+				}
+			];
+		case 'quote':
+			return [{ type: 'blockquote', children: inner(block.blocks) }];
+		case 'code':
+			return [{ type: 'code', value: block.text }];
+		case 'rule':
+			return [{ type: 'thematicBreak' }];
+		case 'table':
+			return [
+				{
+					type: 'table',
+					children: withHeader(block.rows).map((row): TableRow => ({
+						type: 'tableRow',
+						children: row.map((cell) => ({
+							type: 'tableCell',
+							children: phrasing(cell).map((node) =>
+								node.type === 'break' ? { type: 'text' as const, value: ' ' } : node
+							)
+						}))
+					}))
+				}
+			];
+		case 'figure': {
+			const { file, alt, credit, licence } = block.picture;
+			const small = [credit, licence].filter(Boolean).join(', ');
+			const said: PhrasingContent[] = [
+				...phrasing(block.caption),
+				...(small === '' ? [] : [plain(block.caption.length > 0 ? ` ${small}` : small)])
+			];
+			return [
+				{ type: 'paragraph', children: [{ type: 'image', url: file, alt }] },
+				...(said.length === 0
+					? []
+					: [
+							{
+								type: 'paragraph' as const,
+								children: [{ type: 'emphasis' as const, children: said }]
+							}
+						])
+			];
+		}
+		case 'gap':
+			return [
+				{
+					type: 'blockquote',
+					children: [
+						{
+							type: 'paragraph',
+							children: [{ type: 'strong', children: [plain('Gap.')] }, plain(` ${block.text}`)]
+						}
+					]
+				}
+			];
+		case 'contents':
+			return [head2('Contents'), contentsList(block.entries)];
+		case 'takeaways':
+			return [
+				head2('Key takeaways'),
+				{
+					type: 'list',
+					ordered: false,
+					spread: false,
+					children: block.items.map((item): ListItem => ({
+						type: 'listItem',
+						spread: false,
+						children: [{ type: 'paragraph', children: [plain(item)] }]
+					}))
+				}
+			];
+		case 'references':
+			// footnotes list themselves
+			return hasFootnotes
+				? []
+				: [
+						head2('References'),
+						{
+							type: 'list',
+							ordered: true,
+							spread: false,
+							children: block.entries.map(({ name, address }): ListItem => ({
+								type: 'listItem',
+								spread: false,
+								children: [{ type: 'paragraph', children: [named(name, address)] }]
+							}))
+						}
+					];
+	}
+}
+
+/** Tables of Markdown open with a header; one that has none gets an empty one, so that no row becomes it. */
+function withHeader(
+	rows: Extract<ArticleBlock, { kind: 'table' }>['rows']
+): readonly (readonly (readonly Inline[])[])[] {
+	const cells = rows.map((row) =>
+		row.flatMap(({ inlines, columns }) => [inlines, ...Array<Inline[]>(columns - 1).fill([])])
+	);
+	const hasHeader = rows[0]?.some(({ isHeader }) => isHeader) ?? false;
+	return hasHeader ? cells : [(cells[0] ?? []).map(() => []), ...cells];
+}
+
+function footnotesOf({ references }: DeliveredArticle): RootContent[] {
+	return references.map(({ number, name, address }) => ({
+		type: 'footnoteDefinition',
+		identifier: String(number),
+		label: String(number),
+		children: [{ type: 'paragraph', children: [named(name, address)] }]
+	}));
+}
+
+function contentsList(entries: readonly ContentsEntry[]): RootContent {
+	const items: ListItem[] = [];
+	for (let i = 0; i < entries.length;) {
+		const { id, level, text } = entries[i]!;
+		let end = i + 1;
+		while (end < entries.length && entries[end]!.level > level) end++;
+		const inner = entries.slice(i + 1, end);
+		items.push({
+			type: 'listItem',
+			spread: false,
+			children: [
+				{ type: 'paragraph', children: [{ type: 'link', url: `#${id}`, children: [plain(text)] }] },
+				...(inner.length > 0 ? [contentsList(inner) as BlockContent] : [])
+			]
+		});
+		i = end;
+	}
+	return { type: 'list', ordered: false, spread: false, children: items };
+}
+
+function anchor(id: string): PhrasingContent {
+	return { type: 'html', value: `<a id="${id}"></a>` };
+}
+
+function head2(text: string): RootContent {
+	return { type: 'heading', depth: 2, children: [plain(text)] };
+}
+
+function plain(value: string): Extract<PhrasingContent, { type: 'text' }> {
+	return { type: 'text', value };
+}
+
+function named(name: string, address: string): PhrasingContent {
+	return address === '' ? plain(name) : { type: 'link', url: address, children: [plain(name)] };
+}
+
+function phrasing(inlines: readonly Inline[]): PhrasingContent[] {
+	return inlines.flatMap((inline): PhrasingContent[] => {
+		if (inline.kind === 'remark') return [];
+		if (inline.kind === 'break') return [{ type: 'break' }];
+		if (inline.kind === 'cite')
+			return inline.numbers.map((number) => ({
+				type: 'footnoteReference',
+				identifier: String(number),
+				label: String(number)
+			}));
+		let inner: PhrasingContent = inline.formats.includes('code')
+			? { type: 'inlineCode', value: inline.text }
+			: plain(inline.text);
+		if (inline.formats.includes('strike')) inner = { type: 'delete', children: [inner] };
+		if (inline.formats.includes('italic')) inner = { type: 'emphasis', children: [inner] };
+		if (inline.formats.includes('bold')) inner = { type: 'strong', children: [inner] };
+		return [
+			inline.href === null ? inner : { type: 'link', url: inline.href, children: [inner as never] }
+		];
+	});
+}

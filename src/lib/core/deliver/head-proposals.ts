@@ -1,0 +1,265 @@
+import { titleOptionsOf, sentenceCase, type Plan } from '../plan';
+import type { Findings } from '../findings';
+import { placedQuantitiesOf } from '../reading';
+import {
+	andList,
+	contentStemsOf,
+	countWords,
+	keywordStemsOf,
+	pixelWidthOf,
+	RESULT_ROOM,
+	RESULT_TYPE,
+	sentencesOf
+} from '../text';
+import { partsOf, textOfBlock, type DeliveredArticle } from './article';
+import type { Step } from './steps';
+
+/** A line that is proposed, and what there is to say about it. */
+export interface ProposedLine {
+	readonly text: string;
+	/** Pixels on a results page; for lines that stand there. */
+	readonly width: number;
+	readonly isCut: boolean;
+	/** Ids of pages whose title is much like it. */
+	readonly like: readonly string[];
+	/** Word at which the keyword begins, from 0; −1: it is not in it. */
+	readonly keywordAt: number;
+}
+
+export interface HeadProposals {
+	readonly titleTags: readonly ProposedLine[];
+	readonly descriptions: readonly ProposedLine[];
+	/** For the page itself: the title over the text, and what is said under it. */
+	readonly headlines: readonly string[];
+	readonly standfirsts: readonly string[];
+}
+
+/** A page that a title can resemble. */
+export interface TitledPage {
+	readonly id: string;
+	readonly title: string;
+}
+
+const PROPOSED = 5;
+/** Share of the words of a title, the keyword's left out, that another has too. */
+const ALIKE = 0.6;
+/** Words under a heading from which it can be promised. */
+const KEPT_WORDS = 25;
+const FIGURED = /^(?:money|measure|time|share)$/;
+
+const NUMBERS = 'two,three,four,five,six,seven,eight,nine,ten,eleven,twelve'.split(',');
+const numberWord = (n: number) => NUMBERS[n - 2] ?? String(n);
+
+/**
+ * Titles, descriptions, headlines and lines under them, made of the article that is there: every promise
+ * names a section that has text, every figure stands in it.
+ */
+export function headProposalsOf(
+	article: DeliveredArticle,
+	{
+		findings,
+		plan,
+		steps,
+		pages
+	}: {
+		readonly findings: Findings;
+		readonly plan: Plan | null;
+		readonly steps: readonly Step[];
+		readonly pages: readonly TitledPage[];
+	}
+): HeadProposals {
+	const { keyword } = findings;
+	const said = sentenceCase(keyword);
+	const kept = keptPromises(article, findings, plan, steps);
+	const options = titleOptionsOf(findings, keptSections(article, plan));
+	const titles = unique([
+		...kept.map((promise) => `${said}: ${promise}`),
+		...options.titles.filter((title) => !/in one place|explained in order/.test(title)),
+		article.head.title,
+		...options.titles
+	]);
+	const sentences = openSentences(article);
+	const descriptions = unique([
+		...describedBy(sentences, said),
+		...describedByFigures(article, said),
+		...(kept.length > 1 ? [`${said}: ${andList(kept.slice(0, 3))}.`] : []),
+		...options.descriptions
+	]);
+	const look = (text: string, part: 'title' | 'description') => lineOf(text, part, keyword, pages);
+	const fits = (part: 'title' | 'description') => (line: ProposedLine) =>
+		part === 'title' ? line.width <= RESULT_ROOM.title * 1.15 : !line.isCut;
+	return {
+		titleTags: bestLines(titles.map((text) => look(text, 'title')).filter(fits('title'))),
+		descriptions: bestLines(
+			descriptions.map((text) => look(text, 'description')).filter(fits('description'))
+		),
+		headlines: unique([article.head.title, ...titles]).slice(0, PROPOSED),
+		standfirsts: unique([
+			...sentences.filter((text) => countWords(text) >= 8 && countWords(text) <= 28).slice(0, 2),
+			...(kept.length > 0 ? [`${capital(andList(kept.slice(0, 3)))}.`] : []),
+			...describedByFigures(article, '').slice(0, 2)
+		]).slice(0, PROPOSED)
+	};
+}
+
+/** A line as results pages set it. */
+export function lineOf(
+	text: string,
+	part: 'title' | 'description',
+	keyword: string,
+	pages: readonly TitledPage[]
+): ProposedLine {
+	const width = Math.round(pixelWidthOf(text, RESULT_TYPE[part]));
+	const at = plainOf(text).indexOf(plainOf(keyword));
+	return {
+		text,
+		width,
+		isCut: width > RESULT_ROOM[part],
+		like: part === 'title' ? alikeTitles(text, keyword, pages) : [],
+		keywordAt: at < 0 ? -1 : countWords(plainOf(text).slice(0, at))
+	};
+}
+
+/** Pages whose title says much of the same beside the keyword. */
+function alikeTitles(text: string, keyword: string, pages: readonly TitledPage[]): string[] {
+	const common = keywordStemsOf(keyword);
+	const own = new Set(contentStemsOf(text).filter((stem) => !common.has(stem)));
+	if (own.size === 0) return [];
+	return pages.flatMap(({ id, title }) => {
+		const theirs = new Set(contentStemsOf(title).filter((stem) => !common.has(stem)));
+		const shared = [...own].filter((stem) => theirs.has(stem)).length;
+		return shared / Math.max(own.size, theirs.size) >= ALIKE ? [id] : [];
+	});
+}
+
+/** Planned sections that the text has, with words under their headings. */
+function keptSections({ blocks }: DeliveredArticle, plan: Plan | null) {
+	const written = new Set(
+		partsOf(blocks).flatMap(({ heading, blocks: under }) =>
+			heading?.section &&
+			under.reduce((sum, block) => sum + countWords(textOfBlock(block)), 0) >= KEPT_WORDS
+				? [heading.section]
+				: []
+		)
+	);
+	return (plan?.sections ?? []).filter(({ id }) => written.has(id));
+}
+
+/** What the text does, in words that follow a colon; only what is really there. */
+function keptPromises(
+	article: DeliveredArticle,
+	findings: Findings,
+	plan: Plan | null,
+	steps: readonly Step[]
+): string[] {
+	const sections = keptSections(article, plan);
+	const textUnder = new Map(
+		partsOf(article.blocks).flatMap(({ heading, blocks }) =>
+			heading?.section ? [[heading.section, blocks.map(textOfBlock).join('\n')] as const] : []
+		)
+	);
+	const holds = (intent: string, kind: RegExp) =>
+		sections.some(
+			(section) =>
+				section.intent === intent &&
+				placedQuantitiesOf(textUnder.get(section.id) ?? '').some((found) => kind.test(found.kind))
+		);
+	const asks = (word: RegExp) => word.test(findings.keyword);
+	return [
+		...(steps.length >= 3 ? [`${numberWord(steps.length)} steps`] : []),
+		...(steps.length >= 3 && article.questions.length >= 3
+			? [`${numberWord(steps.length)} steps and ${numberWord(article.questions.length)} answers`]
+			: []),
+		...(holds('cost', /^money$/) && !asks(/cost|price/i) ? ['what it costs'] : []),
+		...(holds('time', /^time$/) && !asks(/long|time/i) ? ['how long it takes'] : []),
+		...(sections.some(({ intent }) => intent === 'mistakes') ? ['what goes wrong'] : []),
+		...(article.questions.length >= 3
+			? [`${numberWord(article.questions.length)} questions answered`]
+			: [])
+	];
+}
+
+function openSentences({ blocks }: DeliveredArticle): string[] {
+	const first = blocks.findIndex((block) => block.kind === 'heading' && block.level > 1);
+	return blocks
+		.slice(0, first < 0 ? blocks.length : first)
+		.filter(({ kind }) => kind === 'paragraph')
+		.flatMap((block) => sentencesOf(textOfBlock(block)).map(({ text }) => text));
+}
+
+const fitsRoom = (text: string) =>
+	pixelWidthOf(text, RESULT_TYPE.description) <= RESULT_ROOM.description;
+
+/** As many of the first sentences as find room, the keyword before them where they lack it. */
+function describedBy(sentences: readonly string[], said: string): string[] {
+	const fill = (start: string) => {
+		let text = start;
+		for (const sentence of sentences) {
+			const longer = text === '' ? sentence : `${text} ${sentence}`;
+			if (!fitsRoom(longer)) break;
+			text = longer;
+		}
+		return text;
+	};
+	const plain = fill('');
+	if (plainOf(plain).includes(plainOf(said))) return [plain];
+	const led = fill(`${said}.`);
+	return led === `${said}.` ? [] : [led];
+}
+
+/** Sentences with figures out of the sections, those that stand alone. */
+function describedByFigures({ blocks }: DeliveredArticle, said: string): string[] {
+	const found = partsOf(blocks).flatMap(({ heading, blocks: under }) =>
+		heading && heading.level > 1
+			? under
+					.filter(({ kind }) => kind === 'paragraph')
+					.flatMap((block) => sentencesOf(textOfBlock(block)).map(({ text }) => text))
+					.filter(
+						(text) =>
+							countWords(text) >= 6 &&
+							countWords(text) <= 20 &&
+							/^\p{Lu}/u.test(text) &&
+							!/^(?:It|This|That|They|These|Those|So|But|And|He|She|Its|Their)\b/.test(text) &&
+							placedQuantitiesOf(text).some(({ kind }) => FIGURED.test(kind))
+					)
+					.slice(0, 1)
+			: []
+	);
+	return found
+		.flatMap((sentence, i) => {
+			const alone = said === '' ? sentence : `${said}. ${sentence}`;
+			const both = found[i + 1] ? `${alone} ${found[i + 1]!}` : alone;
+			return [said !== '' && fitsRoom(both) ? both : alone];
+		})
+		.filter(fitsRoom)
+		.slice(0, 3);
+}
+
+/** Those with the keyword first, in their order. */
+function bestLines(lines: readonly ProposedLine[]): ProposedLine[] {
+	const rank = ({ keywordAt, isCut, like }: ProposedLine) =>
+		(keywordAt < 0 ? 8 : keywordAt > 3 ? 3 : 0) + (isCut ? 4 : 0) + (like.length > 0 ? 1 : 0);
+	return lines
+		.map((line, i) => ({ line, i }))
+		.sort((a, b) => rank(a.line) - rank(b.line) || a.i - b.i)
+		.slice(0, PROPOSED)
+		.map(({ line }) => line);
+}
+
+function unique(lines: readonly string[]): string[] {
+	const seen = new Set<string>();
+	return lines.filter((line) => {
+		const key = plainOf(line).trim();
+		if (key === '' || seen.has(key)) return false;
+		seen.add(key);
+		return true;
+	});
+}
+
+function plainOf(text: string): string {
+	return text.toLowerCase().replace(/[-‐]/g, ' ').replace(/\s+/g, ' ');
+}
+
+function capital(text: string): string {
+	return text === '' ? '' : text[0]!.toUpperCase() + text.slice(1);
+}

@@ -1,0 +1,479 @@
+import type { Element, ElementContent, Root } from 'hast';
+import { toHtml } from 'hast-util-to-html';
+import type { Slip, Standing, StandingParts, TermState } from '../standing';
+import type { ArticleBlock, CellOf, Words } from './article';
+import type { HandOver, ReportPart } from './choices';
+import { blockElements } from './html';
+import type { OpenPoint } from './open-points';
+import { el, text } from './elements';
+
+/** A page as the client is told of it. */
+export interface ReportedPage {
+	/** Letter of a counted page; empty: it was set aside. */
+	readonly letter: string;
+	readonly title: string;
+	readonly address: string;
+	/** Why it was set aside, in words. */
+	readonly reason: string;
+	/** 0–100; null: not worked out. */
+	readonly standing: number | null;
+}
+
+/** A question with who answers it. */
+export interface ReportedQuestion {
+	readonly text: string;
+	/** Counted pages that answer it. */
+	readonly pages: number;
+	readonly isAnswered: boolean;
+}
+
+export interface ReportInput {
+	readonly parts: readonly ReportPart[];
+	readonly clientName: string;
+	/** Hex, the strongest first. */
+	readonly colours: readonly string[];
+	/** Data address of a picture; empty: none. */
+	readonly logo: string;
+	readonly title: string;
+	readonly keyword: string;
+	/** As it is to be read, such as "29 November 2026". */
+	readonly date: string;
+	readonly takeName: string;
+	readonly words: number;
+	readonly targetWords: number;
+	readonly standing: Standing | null;
+	readonly holds: readonly string[];
+	readonly pages: readonly ReportedPage[];
+	/** Names of the writer's own notes. */
+	readonly notes: readonly string[];
+	/** Topics of the article that no counted page has. */
+	readonly ownTopics: readonly string[];
+	readonly questions: readonly ReportedQuestion[];
+	readonly slips: readonly Slip[];
+	/** Sources with the number of claims they back. */
+	readonly sources: readonly { readonly name: string; readonly claims: number }[];
+	readonly claims: { readonly backed: number; readonly all: number } | null;
+	readonly open: readonly OpenPoint[];
+	readonly history: readonly HandOver[];
+	/** A day as it is read. */
+	readonly dayOf: (ms: number) => string;
+}
+
+/** A part of a report: blocks as in an article, or a drawing with the table it is drawn from. */
+export type ReportBlock =
+	| ArticleBlock
+	| {
+			readonly kind: 'drawing';
+			readonly drawing: Element;
+			readonly table: Extract<ArticleBlock, { kind: 'table' }>;
+	  };
+
+export interface Report {
+	readonly title: string;
+	readonly clientName: string;
+	readonly colour: string;
+	readonly logo: string;
+	readonly blocks: readonly ReportBlock[];
+}
+
+export const REPORT_NAMES: Readonly<Record<ReportPart, string>> = {
+	standing: 'Where it stands',
+	pages: 'What was read',
+	answers: 'What it answers that others do not',
+	placement: 'What was placed, and where',
+	sources: 'Where its figures come from',
+	open: 'What is open',
+	history: 'What was handed over'
+};
+
+const PART_WORDS: Readonly<Record<keyof StandingParts, string>> = {
+	coverage: 'Treats what the pages treat',
+	placement: 'Has terms and questions in their places',
+	shape: 'Is made like pages of its kind',
+	clarity: 'Reads easily for its readers'
+};
+const STATE_SIGNS: Readonly<Record<TermState, string>> = {
+	placed: '●',
+	thin: '◐',
+	absent: '○',
+	crowded: '◉'
+};
+const INK = '#1c2530';
+const MOST_QUESTIONS = 24;
+
+/** What a client is told of the work: chosen parts, no promise of ranks. */
+export function reportOf(input: ReportInput): Report {
+	const wanted = new Set(input.parts);
+	const make: Readonly<Record<ReportPart, () => ReportBlock[]>> = {
+		standing: () => standingPart(input),
+		pages: () => pagesPart(input),
+		answers: () => answersPart(input),
+		placement: () => placementPart(input),
+		sources: () => sourcesPart(input),
+		open: () => openPart(input),
+		history: () => historyPart(input)
+	};
+	const order = Object.keys(make) as ReportPart[];
+	return {
+		title: input.title,
+		clientName: input.clientName,
+		colour: readable(input.colours) ?? INK,
+		logo: input.logo,
+		blocks: [
+			h(1, input.title),
+			p(
+				[
+					input.clientName === '' ? '' : `For ${input.clientName}.`,
+					`Keyword: ${input.keyword}.`,
+					`${input.words.toLocaleString('en')} words${input.targetWords > 0 ? ` of ${input.targetWords.toLocaleString('en')} agreed` : ''}.`,
+					`${input.date}.`
+				]
+					.filter(Boolean)
+					.join(' ')
+			),
+			...order
+				.filter((part) => wanted.has(part))
+				.flatMap((part) => {
+					const blocks = make[part]();
+					return blocks.length === 0 ? [] : [h(2, REPORT_NAMES[part]), ...blocks];
+				})
+		]
+	};
+}
+
+/** The report as a whole page that prints well. */
+export function reportHtml(report: Report): string {
+	const { title, clientName, colour, logo, blocks } = report;
+	const body = blocks.flatMap((block): ElementContent[] =>
+		block.kind === 'drawing' ? [block.drawing, text('\n')] : [...blockElements(block), text('\n')]
+	);
+	const page: Root = {
+		type: 'root',
+		children: [
+			{ type: 'doctype' },
+			el('html', { lang: 'en' }, [
+				el('head', {}, [
+					el('meta', { charSet: 'utf-8' }),
+					el('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
+					el('title', {}, [text(title.trim() || 'Report')]),
+					el('style', {}, [text(styleOf(colour))])
+				]),
+				el('body', {}, [
+					el('main', {}, [
+						...(logo === ''
+							? []
+							: [el('img', { src: logo, alt: clientName, className: ['logo'] })]),
+						...body
+					])
+				])
+			])
+		]
+	};
+	return `${toHtml(page, { upperDoctype: true })}\n`;
+}
+
+/** The report's blocks without drawings, for forms that cannot hold them: tables stand in their place. */
+export function plainReport({ blocks }: Report): ArticleBlock[] {
+	return blocks.map((block) => (block.kind === 'drawing' ? block.table : block));
+}
+
+function standingPart({ standing, pages, holds }: ReportInput): ReportBlock[] {
+	if (!standing) return [];
+	const scored = pages.filter((page) => page.standing !== null);
+	const below = scored.filter((page) => page.standing! < standing.standing).length;
+	return [
+		p(
+			`${Math.round(standing.standing)} of 100, measured on the text alone by the same measures as the pages` +
+				(scored.length > 0
+					? `; ${below} of the ${scored.length} counted pages stand below it.`
+					: '.') +
+				' It says what the text holds, and promises no rank.'
+		),
+		{
+			kind: 'drawing',
+			drawing: ladderDrawing(standing.standing, scored),
+			table: table(
+				['Text', 'Standing'],
+				[
+					['This article', String(Math.round(standing.standing))],
+					...scored
+						.toSorted((a, b) => b.standing! - a.standing!)
+						.map(({ letter, title, standing: value }) => [
+							`${letter} ${title}`,
+							String(Math.round(value!))
+						])
+				]
+			)
+		},
+		table(
+			['Part', 'Share'],
+			(Object.keys(PART_WORDS) as (keyof StandingParts)[]).map((part) => [
+				PART_WORDS[part],
+				`${Math.round(100 * standing.parts[part])}%`
+			])
+		),
+		...(holds.length > 0 ? [p(`Held down by: ${holds.join('; ')}.`)] : [])
+	];
+}
+
+function pagesPart({ pages, notes }: ReportInput): ReportBlock[] {
+	const counted = pages.filter(({ letter }) => letter !== '');
+	const aside = pages.filter(({ letter }) => letter === '');
+	return [
+		p(
+			`${pages.length} pages that answer the keyword were gathered: ${counted.length} were counted, ${aside.length} set aside.` +
+				(notes.length > 0 ? ` Own material: ${notes.join('; ')}.` : '')
+		),
+		...(counted.length > 0
+			? [
+					table(
+						['', 'Counted', 'Address'],
+						counted.map(({ letter, title, address }) => [letter, title, address])
+					)
+				]
+			: []),
+		...(aside.length > 0
+			? [
+					table(
+						['Set aside', 'Why'],
+						aside.map(({ title, reason }) => [title, reason])
+					)
+				]
+			: [])
+	];
+}
+
+function answersPart({ ownTopics, questions }: ReportInput): ReportBlock[] {
+	const answered = questions.filter(({ isAnswered }) => isAnswered);
+	const alone = answered.filter(({ pages }) => pages === 0);
+	return [
+		p(
+			`${answered.length} of the ${questions.length} questions found are answered; ${alone.length} of them by no counted page.`
+		),
+		...(alone.length > 0
+			? [list(alone.slice(0, MOST_QUESTIONS).map(({ text: asked }) => asked))]
+			: []),
+		...(ownTopics.length > 0
+			? [p('Treated here and under no heading of the pages:'), list(ownTopics)]
+			: [])
+	];
+}
+
+function placementPart({ slips }: ReportInput): ReportBlock[] {
+	const written = slips.filter(({ at }) => at >= 0);
+	if (written.length === 0) return [];
+	const count = (state: TermState) =>
+		written.reduce(
+			(sum, { terms }) => sum + terms.filter((term) => term.state === state).length,
+			0
+		);
+	return [
+		p(
+			`${count('placed')} terms stand where the plan has them, ${count('thin')} are thin, ${count('absent')} absent, ${count('crowded')} crowded.`
+		),
+		{
+			kind: 'drawing',
+			drawing: placementDrawing(written),
+			table: table(
+				['Section', 'Words', 'Terms', 'Questions'],
+				written.map(({ heading, words, budget, terms, questions }) => [
+					heading,
+					`${words} of ${Math.round(budget)}`,
+					terms.map(({ phrase, state }) => `${STATE_SIGNS[state]} ${phrase}`).join(', '),
+					questions
+						.map(({ text: asked, isAnswered }) => `${isAnswered ? '■' : '□'} ${asked}`)
+						.join(' ')
+				])
+			)
+		},
+		p('● placed, ◐ thin, ○ absent, ◉ crowded; ■ answered, □ open.')
+	];
+}
+
+function sourcesPart({ sources, claims }: ReportInput): ReportBlock[] {
+	if (!claims) return [];
+	return [
+		p(
+			`${claims.backed} of ${claims.all} figures, dates and named bodies in the text are backed by a source.`
+		),
+		...(sources.length > 0
+			? [
+					table(
+						['Source', 'Claims it backs'],
+						sources.map(({ name, claims: count }) => [name, String(count)])
+					)
+				]
+			: [])
+	];
+}
+
+function openPart({ open }: ReportInput): ReportBlock[] {
+	return open.length === 0
+		? [p('Nothing is known to be open.')]
+		: [list(open.map(({ text: said }) => said))];
+}
+
+function historyPart({ history, dayOf }: ReportInput): ReportBlock[] {
+	return history.length === 0
+		? []
+		: [
+				table(
+					['When', 'Form', 'Text', 'Words'],
+					history.map(({ at, form, takeName, words }) => [
+						dayOf(at),
+						form,
+						takeName,
+						words.toLocaleString('en')
+					])
+				)
+			];
+}
+
+/* Drawings: shape before colour, and every one has its table. */
+
+function ladderDrawing(standing: number, pages: readonly ReportedPage[]): Element {
+	const at = (value: number) => (20 + (660 * value) / 100).toFixed(1);
+	let last = -20;
+	let isRaised = false;
+	const ticks = pages
+		.toSorted((a, b) => a.standing! - b.standing!)
+		.flatMap(({ letter, standing: value }) => {
+			const x = Number(at(value!));
+			isRaised = x - last < 11 ? !isRaised : false;
+			last = x;
+			return [
+				el('line', { x1: x, x2: x, y1: 34, y2: 46, stroke: INK }),
+				svgText(letter, x, isRaised ? 16 : 28, 11, 'middle')
+			];
+		});
+	const x = at(standing);
+	return el(
+		'svg',
+		{
+			viewBox: '0 0 700 76',
+			role: 'img',
+			ariaLabel: `This article stands at ${Math.round(standing)} of 100; pages: ${pages.map(({ letter, standing: value }) => `${letter} ${Math.round(value!)}`).join(', ')}`
+		},
+		[
+			el('line', { x1: 20, x2: 680, y1: 40, y2: 40, stroke: INK }),
+			...ticks,
+			el('path', { d: `M${x} 46l7 13h-14z`, className: ['own'] }),
+			svgText(String(Math.round(standing)), Number(x), 73, 13, 'middle'),
+			svgText('0', 20, 62, 10, 'middle'),
+			svgText('100', 680, 62, 10, 'middle')
+		]
+	);
+}
+
+function placementDrawing(slips: readonly Slip[]): Element {
+	const row = 22;
+	const most = 26;
+	const height = slips.length * row + 10;
+	return el(
+		'svg',
+		{
+			viewBox: `0 0 700 ${height}`,
+			role: 'img',
+			ariaLabel: `Terms and questions by section: ${slips.map(({ heading, terms, questions }) => `${heading}: ${terms.filter(({ state }) => state === 'placed').length} of ${terms.length} terms, ${questions.filter(({ isAnswered }) => isAnswered).length} of ${questions.length} questions`).join('; ')}`
+		},
+		slips.flatMap(({ heading, terms, questions }, i): Element[] => {
+			const y = i * row + 16;
+			const marks = [
+				...terms.slice(0, most).map(({ state }, t) => stateMark(state, 276 + t * 13, y - 4)),
+				...questions.slice(0, 8).map(({ isAnswered }, q) =>
+					el('rect', {
+						x: 622 + q * 12,
+						y: y - 8,
+						width: 8,
+						height: 8,
+						stroke: INK,
+						fill: isAnswered ? INK : 'none'
+					})
+				)
+			];
+			return [
+				svgText(heading.length > 40 ? `${heading.slice(0, 39)}…` : heading, 0, y, 12, 'start'),
+				...marks
+			];
+		})
+	);
+}
+
+function stateMark(state: TermState, x: number, y: number): Element {
+	const ring = { cx: x, cy: y, r: 4.5, stroke: INK, fill: 'none' };
+	switch (state) {
+		case 'placed':
+			return el('circle', { cx: x, cy: y, r: 4.5, className: ['own'] });
+		case 'absent':
+			return el('circle', ring);
+		case 'thin':
+			return el('g', {}, [
+				el('circle', ring),
+				el('path', { d: `M${x} ${y - 4.5}a4.5 4.5 0 0 0 0 9z`, fill: INK })
+			]);
+		case 'crowded':
+			return el('g', {}, [
+				el('circle', { ...ring, r: 5.5 }),
+				el('circle', { cx: x, cy: y, r: 3, fill: INK })
+			]);
+	}
+}
+
+function svgText(said: string, x: number, y: number, size: number, anchor: string): Element {
+	return el('text', { x, y, fontSize: size, textAnchor: anchor, fill: INK }, [text(said)]);
+}
+
+function words(said: string): Words[] {
+	return [{ kind: 'words', text: said, formats: [], href: null }];
+}
+
+function h(level: 1 | 2, said: string): ArticleBlock {
+	return { kind: 'heading', level, id: '', section: null, inlines: words(said) };
+}
+
+function p(said: string): ArticleBlock {
+	return { kind: 'paragraph', inlines: words(said) };
+}
+
+function list(entries: readonly string[]): ArticleBlock {
+	return { kind: 'list', isOrdered: false, items: entries.map((entry) => [p(entry)]) };
+}
+
+function table(
+	head: readonly string[],
+	rows: readonly (readonly string[])[]
+): Extract<ArticleBlock, { kind: 'table' }> {
+	const cell = (said: string, isHeader: boolean): CellOf => ({
+		isHeader,
+		columns: 1,
+		rows: 1,
+		inlines: said === '' ? [] : words(said)
+	});
+	return {
+		kind: 'table',
+		rows: [
+			head.map((said) => cell(said, true)),
+			...rows.map((row) => row.map((said) => cell(said, false)))
+		]
+	};
+}
+
+/** The first colour that can be read on white paper (WCAG 2.2, contrast 4.5). */
+function readable(colours: readonly string[]): string | null {
+	return colours.find((colour) => contrastOnWhite(colour) >= 4.5) ?? null;
+}
+
+/** Contrast to white by WCAG 2.2; 1 for what is no colour of six hex digits. */
+function contrastOnWhite(colour: string): number {
+	const digits = /^#([0-9a-f]{6})$/i.exec(colour)?.[1];
+	if (!digits) return 1;
+	const [r, g, b] = [0, 2, 4].map((i) => {
+		const value = Number.parseInt(digits.slice(i, i + 2), 16) / 255;
+		return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
+	}) as [number, number, number];
+	return 1.05 / (0.2126 * r + 0.7152 * g + 0.0722 * b + 0.05);
+}
+
+function styleOf(colour: string): string {
+	return `@page{size:A4;margin:18mm}body{margin:0;font:10.5pt/1.5 Georgia,serif;color:${INK};background:#fff}main{max-width:44rem;margin:0 auto;padding:1.5rem}h1,h2{color:${colour};line-height:1.25}h1{font-size:20pt;margin:.4rem 0 .2rem}h2{font-size:13pt;border-top:2px solid ${colour};padding-top:.5rem;margin:1.6rem 0 .4rem;break-after:avoid}.logo{height:42px;width:auto}table{border-collapse:collapse;width:100%;font-size:9.5pt}th,td{text-align:left;padding:.25rem .7rem .25rem 0;border-bottom:1px solid #ccc;vertical-align:top;overflow-wrap:anywhere}th:empty{width:1.6rem}tr,svg{break-inside:avoid}svg{width:100%;height:auto;font-family:Georgia,serif}.own{fill:${colour}}`;
+}
