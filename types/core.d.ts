@@ -7,6 +7,8 @@ declare class URL {
 	readonly protocol: string;
 	readonly hash: string;
 	readonly search: string;
+	readonly searchParams: { set(name: string, value: string): void };
+	static canParse(url: string, base?: string | URL): boolean;
 }
 declare class TextEncoder {
 	encode(input?: string): Uint8Array<ArrayBuffer>;

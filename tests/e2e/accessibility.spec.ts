@@ -80,7 +80,7 @@ test('no serious finding on any screen in either theme', async ({ page }) => {
 	await page.keyboard.press('j');
 	expect(await findingsOf(page), 'proof').toEqual([]);
 	await goTo(page, 'Deliver');
-	await expect(page.getByRole('heading', { name: 'Hand it over' })).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Before it goes' })).toBeVisible();
 	expect(await findingsOf(page), 'deliver').toEqual([]);
 	await page.goto('/clients');
 	await page.getByRole('link', { name: 'Fellgate Tools' }).click();

@@ -79,9 +79,9 @@ test('the sample goes from gathered pages to files and back from its archive', a
 	const [markdown, html, archive] = await test.step('hand over', async () => {
 		const files: Download[] = [];
 		for (const name of [
-			'Download Markdown',
-			'Download HTML, the whole page',
-			'Download the archive'
+			'Save Markdown',
+			'Save HTML page',
+			'Save the archive'
 		]) {
 			const coming = wait();
 			await page.getByRole('button', { name }).click();
@@ -97,8 +97,9 @@ test('the sample goes from gathered pages to files and back from its archive', a
 	expect(whole).toMatch(/<title>How to build a dry stone wall/);
 	expect(whole).toMatch(/<meta name="description" content="How to build/);
 	expect(whole).not.toMatch(/data-|class=/);
-	await page.getByLabel('Leave the gaps in what is handed over').check();
-	await page.getByRole('tab', { name: 'Markdown' }).click();
+	await page.getByLabel('Gaps go along, marked').check();
+	await page.getByRole('tab', { name: 'The page' }).click();
+	await page.getByRole('button', { name: 'Markdown', exact: true }).click();
 	await expect(page.getByText('**Gap.**').first()).toBeVisible();
 
 	await test.step('the archive opens in another browser, and leaves it the same', async () => {
@@ -117,7 +118,7 @@ test('the sample goes from gathered pages to files and back from its archive', a
 		await expect(other.getByText(words)).toBeVisible({ timeout: 90_000 });
 		await goTo(other, 'Deliver');
 		const coming = other.waitForEvent('download');
-		await other.getByRole('button', { name: 'Download the archive' }).click();
+		await other.getByRole('button', { name: 'Save the archive' }).click();
 		const again = await coming;
 		expect(readFileSync((await again.path())!).equals(readFileSync((await archive.path())!))).toBe(
 			true

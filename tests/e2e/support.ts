@@ -98,7 +98,7 @@ export async function openArchiveElsewhere(
 ): Promise<Page> {
 	await goTo(page, 'Deliver');
 	const download = page.waitForEvent('download');
-	await page.getByRole('button', { name: 'Download the archive' }).click();
+	await page.getByRole('button', { name: 'Save the archive' }).click();
 	const path = await (await download).path();
 	const other = await (await browser.newContext()).newPage();
 	await other.goto('/');

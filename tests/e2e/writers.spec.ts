@@ -86,7 +86,7 @@ test('a plan is drafted by an endpoint, section by section, stopped and taken up
 	await test.step('the key is in no archive', async () => {
 		await goTo(page, 'Deliver');
 		const download = page.waitForEvent('download');
-		await page.getByRole('button', { name: 'Download the archive' }).click();
+		await page.getByRole('button', { name: 'Save the archive' }).click();
 		const stream = await (await download).createReadStream();
 		const bytes: Buffer[] = [];
 		for await (const chunk of stream) bytes.push(chunk as Buffer);

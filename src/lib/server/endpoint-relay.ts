@@ -1,9 +1,6 @@
-import { lookup as lookUp } from 'node:dns';
-import { request as requestHttp, type IncomingMessage } from 'node:http';
-import { request as requestHttps } from 'node:https';
-import type { LookupFunction } from 'node:net';
 import { Readable } from 'node:stream';
-import { checkAddress, isPublicIp } from './public-address';
+import { guardedSend, sendTroubleOf, urlOf } from './guarded-send';
+import { checkAddress } from './public-address';
 
 /** Why an endpoint was not asked; worded by the app. */
 export type RelayTrouble =
@@ -26,8 +23,6 @@ export interface RelayCall {
 
 /** Bounds of a call. */
 const LIMITS = { firstByteMs: 120_000, allowed: 8 } as const;
-
-class Forbidden extends Error {}
 
 /**
  * Hands calls on to servers that write, for the app's own pages. Public servers may be asked by anybody
@@ -76,7 +71,20 @@ export class EndpointRelay {
 		const timer = setTimeout(() => limit.abort(), LIMITS.firstByteMs);
 		const stop = AbortSignal.any([signal, limit.signal]);
 		try {
-			const answer = await send(url, key, body, isAllowed, stop);
+			const answer = await guardedSend(
+				url,
+				{
+					method: 'POST',
+					headers: {
+						'content-type': 'application/json',
+						accept: 'text/event-stream, application/json',
+						...(key === '' ? {} : { authorization: `Bearer ${key}` })
+					},
+					body: JSON.stringify(body)
+				},
+				isAllowed,
+				stop
+			);
 			const status = answer.statusCode ?? 502;
 			if (status >= 300 && status < 400) {
 				answer.destroy();
@@ -91,71 +99,12 @@ export class EndpointRelay {
 			return new Response(Readable.toWeb(answer) as ReadableStream, { status, headers });
 		} catch (error) {
 			if (limit.signal.aborted) return { trouble: 'too slow' };
-			return { trouble: troubleOf(error) };
+			const trouble = sendTroubleOf(error);
+			return { trouble: trouble === 'lost' ? 'no server' : trouble };
 		} finally {
 			clearTimeout(timer);
 		}
 	}
-}
-
-function urlOf(address: string): URL | null {
-	if (!URL.canParse(address)) return null;
-	const url = new URL(address);
-	const isHttp = url.protocol === 'http:' || url.protocol === 'https:';
-	return isHttp && url.username === '' && url.password === '' ? url : null;
-}
-
-function send(
-	url: URL,
-	key: string,
-	body: Record<string, unknown>,
-	isAllowed: boolean,
-	signal: AbortSignal
-): Promise<IncomingMessage> {
-	const isOpen = (ip: string) => isAllowed || isPublicIp(ip);
-	// the address that is connected to is the one that was checked
-	const lookup: LookupFunction = (name, options, done) => {
-		lookUp(name, { all: true }, (error, addresses) => {
-			if (error) return done(error, []);
-			if (!addresses.every(({ address }) => isOpen(address))) return done(new Forbidden(name), []);
-			if (options.all) return done(null, [...addresses]);
-			done(null, addresses[0]!.address, addresses[0]!.family);
-		});
-	};
-	const text = JSON.stringify(body);
-	return new Promise((done, fail) => {
-		const request = (url.protocol === 'https:' ? requestHttps : requestHttp)(
-			url,
-			{
-				method: 'POST',
-				signal,
-				lookup,
-				agent: false,
-				headers: {
-					'content-type': 'application/json',
-					'content-length': Buffer.byteLength(text),
-					accept: 'text/event-stream, application/json',
-					...(key === '' ? {} : { authorization: `Bearer ${key}` })
-				}
-			},
-			done
-		);
-		request.on('socket', (socket) =>
-			socket.once('connect', () => {
-				if (!isOpen(socket.remoteAddress ?? '')) request.destroy(new Forbidden(url.host));
-			})
-		);
-		request.on('error', fail);
-		request.end(text);
-	});
-}
-
-function troubleOf(error: unknown): RelayTrouble {
-	if (error instanceof Forbidden) return 'private';
-	const cause = error instanceof Error && error.cause instanceof Forbidden;
-	if (cause) return 'private';
-	const code = error instanceof Error && 'code' in error ? String(error.code) : '';
-	return code === 'ENOTFOUND' || code === 'EAI_AGAIN' ? 'not found' : 'no server';
 }
 
 /**

@@ -58,6 +58,44 @@ export function readLinkMap(text: string): LinkMapRead {
 	return { links, rejected: rejected.sort((a, b) => a.line - b.line), repeated };
 }
 
+/** Words of an address that name no page: they would fit anywhere. */
+const NAMELESS = /^(?:index|home|page|pages|blog|news|shop|tag|category|feed|amp|\d+)$/i;
+
+/**
+ * Reads a sitemap (sitemaps.org): each address with the words of its last part as a phrase. Addresses whose
+ * last part says nothing are left out. A scanner of its own, for sitemaps have tens of thousands of rows
+ * and are often cut off.
+ */
+export function readSitemap(xml: string): Link[] {
+	const links: Link[] = [];
+	const seen = new Set<string>();
+	for (const [, raw = ''] of xml.matchAll(
+		/<loc>\s*(?:<!\[CDATA\[)?\s*([^<\]]{1,2000}?)\s*(?:\]\]>)?\s*<\/loc>/gi
+	)) {
+		const address = raw
+			.replace(/&amp;/g, '&')
+			.replace(/&apos;/g, "'")
+			.replace(/&quot;/g, '"');
+		if (!URL.canParse(address) || !ADDRESS.test(address) || seen.has(address)) continue;
+		seen.add(address);
+		const last = new URL(address).pathname.split('/').filter(Boolean).at(-1) ?? '';
+		const phrase = spelled(last.replace(/\.[a-z]{2,5}$/i, ''))
+			.replace(/[-_+\s]+/g, ' ')
+			.trim();
+		if (phrase.length < 3 || phrase.length > 120 || NAMELESS.test(phrase)) continue;
+		links.push({ phrase, address });
+	}
+	return links;
+}
+
+function spelled(part: string): string {
+	try {
+		return decodeURIComponent(part);
+	} catch {
+		return part;
+	}
+}
+
 function headsLinks(cells: readonly string[]): boolean {
 	const plain = cells.map((cell) => cell.trim().toLowerCase());
 	return (

@@ -52,7 +52,10 @@ export type FoundQuery = z.infer<typeof foundQuerySchema>;
 /** Where an article was published, so that it is brought up to date and not posted again. */
 const publishedSchema = z.strictObject({
 	site: z.string().max(2000),
+	/** Empty: it was sent, and no answer came. */
 	address: z.string().max(2000),
+	/** Our own name for the post, by which it is found again where an answer was lost. */
+	uid: z.string().max(200),
 	take: z.string(),
 	/** Milliseconds since 1970. */
 	at: z.number(),

@@ -72,17 +72,30 @@ export function headProposalsOf(
 	const said = sentenceCase(keyword);
 	const kept = keptPromises(article, findings, plan, steps);
 	const options = titleOptionsOf(findings, keptSections(article, plan));
-	const titles = unique([
-		...kept.map((promise) => `${said}: ${promise}`),
-		...options.titles.filter((title) => !/in one place|explained in order/.test(title)),
-		article.head.title,
-		...options.titles
-	]);
+	const generic = /in one place|explained in order/;
+	const fromPlan = options.titles.filter((title) => !generic.test(title));
+	const { count, answers, what } = kept;
+	const titles = unique(
+		[
+			count !== '' && answers !== '' ? `${said}: ${count} and ${answers} answers` : '',
+			...fromPlan.slice(0, 1),
+			what.length > 0 ? `${said}: ${andList(what)}` : '',
+			...fromPlan.slice(1, 2),
+			count === '' ? '' : `${said}: ${count}`,
+			answers === '' ? '' : `${said}: ${answers} questions answered`,
+			article.head.title,
+			...fromPlan,
+			...options.titles
+		].filter(Boolean)
+	);
+	const promised = [count, ...what, answers === '' ? '' : `answers to ${answers} questions`].filter(
+		Boolean
+	);
 	const sentences = openSentences(article);
 	const descriptions = unique([
 		...describedBy(sentences, said),
 		...describedByFigures(article, said),
-		...(kept.length > 1 ? [`${said}: ${andList(kept.slice(0, 3))}.`] : []),
+		...(promised.length > 1 ? [`${said}: ${andList(promised)}.`] : []),
 		...options.descriptions
 	]);
 	const look = (text: string, part: 'title' | 'description') => lineOf(text, part, keyword, pages);
@@ -96,7 +109,7 @@ export function headProposalsOf(
 		headlines: unique([article.head.title, ...titles]).slice(0, PROPOSED),
 		standfirsts: unique([
 			...sentences.filter((text) => countWords(text) >= 8 && countWords(text) <= 28).slice(0, 2),
-			...(kept.length > 0 ? [`${capital(andList(kept.slice(0, 3)))}.`] : []),
+			...(promised.length > 0 ? [`${capital(andList(promised))}.`] : []),
 			...describedByFigures(article, '').slice(0, 2)
 		]).slice(0, PROPOSED)
 	};
@@ -145,13 +158,24 @@ function keptSections({ blocks }: DeliveredArticle, plan: Plan | null) {
 	return (plan?.sections ?? []).filter(({ id }) => written.has(id));
 }
 
-/** What the text does, in words that follow a colon; only what is really there. */
+/** What the text does, in words; only what is really there. */
+interface Promises {
+	/** "eleven steps"; empty: it is told in none. */
+	readonly count: string;
+	/** How many questions it answers, as a word; empty: few or none. */
+	readonly answers: string;
+	/** "what it costs", "how long it takes", each with its figure in the text. */
+	readonly what: readonly string[];
+}
+
+const FEW = 3;
+
 function keptPromises(
 	article: DeliveredArticle,
 	findings: Findings,
 	plan: Plan | null,
 	steps: readonly Step[]
-): string[] {
+): Promises {
 	const sections = keptSections(article, plan);
 	const textUnder = new Map(
 		partsOf(article.blocks).flatMap(({ heading, blocks }) =>
@@ -165,18 +189,16 @@ function keptPromises(
 				placedQuantitiesOf(textUnder.get(section.id) ?? '').some((found) => kind.test(found.kind))
 		);
 	const asks = (word: RegExp) => word.test(findings.keyword);
-	return [
-		...(steps.length >= 3 ? [`${numberWord(steps.length)} steps`] : []),
-		...(steps.length >= 3 && article.questions.length >= 3
-			? [`${numberWord(steps.length)} steps and ${numberWord(article.questions.length)} answers`]
-			: []),
-		...(holds('cost', /^money$/) && !asks(/cost|price/i) ? ['what it costs'] : []),
-		...(holds('time', /^time$/) && !asks(/long|time/i) ? ['how long it takes'] : []),
-		...(sections.some(({ intent }) => intent === 'mistakes') ? ['what goes wrong'] : []),
-		...(article.questions.length >= 3
-			? [`${numberWord(article.questions.length)} questions answered`]
-			: [])
-	];
+	const { length: asked } = article.questions;
+	return {
+		count: steps.length >= FEW ? `${numberWord(steps.length)} steps` : '',
+		answers: asked >= FEW ? numberWord(asked) : '',
+		what: [
+			...(holds('cost', /^money$/) && !asks(/cost|price/i) ? ['what it costs'] : []),
+			...(holds('time', /^time$/) && !asks(/long|time/i) ? ['how long it takes'] : []),
+			...(sections.some(({ intent }) => intent === 'mistakes') ? ['what goes wrong'] : [])
+		]
+	};
 }
 
 function openSentences({ blocks }: DeliveredArticle): string[] {

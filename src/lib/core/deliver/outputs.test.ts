@@ -113,9 +113,8 @@ const textOfHtml = (html: string) =>
 		.join(' ');
 const wordsIn = (text: string) => wordsOf(text).map((word) => word.text);
 
-const WORDS = 'stone wall trench batter hearting course cope frost clay line frame sixty cm dry'.split(
-	' '
-);
+const WORDS =
+	'stone wall trench batter hearting course cope frost clay line frame sixty cm dry'.split(' ');
 const said = fc
 	.array(fc.constantFrom(...WORDS), { minLength: 1, maxLength: 9 })
 	.map((words) => `${words.join(' ')}.`);

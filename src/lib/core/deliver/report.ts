@@ -143,10 +143,7 @@ export function reportOf(input: ReportInput): Report {
 
 /** The report as a whole page that prints well. */
 export function reportHtml(report: Report): string {
-	const { title, clientName, colour, logo, blocks } = report;
-	const body = blocks.flatMap((block): ElementContent[] =>
-		block.kind === 'drawing' ? [block.drawing, text('\n')] : [...blockElements(block), text('\n')]
-	);
+	const { title, colour } = report;
 	const page: Root = {
 		type: 'root',
 		children: [
@@ -158,18 +155,25 @@ export function reportHtml(report: Report): string {
 					el('title', {}, [text(title.trim() || 'Report')]),
 					el('style', {}, [text(styleOf(colour))])
 				]),
-				el('body', {}, [
-					el('main', {}, [
-						...(logo === ''
-							? []
-							: [el('img', { src: logo, alt: clientName, className: ['logo'] })]),
-						...body
-					])
-				])
+				el('body', {}, [el('main', {}, [...bodyOf(report)])])
 			])
 		]
 	};
 	return `${toHtml(page, { upperDoctype: true })}\n`;
+}
+
+/** The report as it stands inside a page. */
+export function reportBody(report: Report): string {
+	return toHtml({ type: 'root', children: bodyOf(report) });
+}
+
+function bodyOf({ clientName, logo, blocks }: Report): ElementContent[] {
+	return [
+		...(logo === '' ? [] : [el('img', { src: logo, alt: clientName, className: ['logo'] })]),
+		...blocks.flatMap((block): ElementContent[] =>
+			block.kind === 'drawing' ? [block.drawing, text('\n')] : [...blockElements(block), text('\n')]
+		)
+	];
 }
 
 /** The report's blocks without drawings, for forms that cannot hold them: tables stand in their place. */
@@ -382,7 +386,7 @@ function placementDrawing(slips: readonly Slip[]): Element {
 				...terms.slice(0, most).map(({ state }, t) => stateMark(state, 276 + t * 13, y - 4)),
 				...questions.slice(0, 8).map(({ isAnswered }, q) =>
 					el('rect', {
-						x: 622 + q * 12,
+						x: 604 + q * 12,
 						y: y - 8,
 						width: 8,
 						height: 8,

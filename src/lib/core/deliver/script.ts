@@ -90,14 +90,20 @@ const SHORTS: readonly (readonly [RegExp, string])[] = [
 export function scriptOf(article: DeliveredArticle, speed: number): Script {
 	let words = 0;
 	const msAt = (count: number) => Math.round((count / speed) * 60_000);
-	const told = momentsIn(article).map(({ title, lines }): Moment => {
+	const told = momentsIn(article).map(({ title, lines, headed }): Moment => {
 		const startMs = msAt(words);
 		const sentences = lines.map((text): Spoken => {
 			const from = msAt(words);
 			words += countWords(text);
 			return { text, startMs: from, endMs: msAt(words) };
 		});
-		return { title, startMs, endMs: msAt(words), sentences, prompts: promptsOf(lines) };
+		return {
+			title,
+			startMs,
+			endMs: msAt(words),
+			sentences,
+			prompts: promptsOf(lines.slice(headed))
+		};
 	});
 	return { title: article.head.title, moments: told, words, ms: msAt(words) };
 }
@@ -155,16 +161,19 @@ function finished(text: string): string {
 interface Told {
 	readonly title: string;
 	readonly lines: readonly string[];
+	/** Lines at the start that say the heading. */
+	readonly headed: number;
 }
 
 /** Moments open at headings of the second level; deeper ones are said inside. */
 function momentsIn({ blocks, head }: DeliveredArticle): Told[] {
-	const moments: { title: string; lines: string[] }[] = [];
+	const moments: { title: string; lines: string[]; headed: number }[] = [];
 	for (const { heading, blocks: under } of partsOf(blocks)) {
 		const said = heading ? plainOfInlines(heading.inlines).trim() : head.title;
-		if (moments.length === 0 || (heading && heading.level <= 2))
-			moments.push({ title: said, lines: heading && heading.level === 2 ? spokenOf(said) : [] });
-		else if (heading) moments.at(-1)!.lines.push(...spokenOf(said));
+		if (moments.length === 0 || (heading && heading.level <= 2)) {
+			const lines = heading && heading.level === 2 ? spokenOf(said) : [];
+			moments.push({ title: said, lines, headed: lines.length });
+		} else if (heading) moments.at(-1)!.lines.push(...spokenOf(said));
 		moments.at(-1)!.lines.push(...under.flatMap(linesOf));
 	}
 	return moments.filter(({ lines }) => lines.length > 0);

@@ -1,2 +1,3 @@
 export * from './keyword-services';
 export * from './page-service';
+export * from './site';

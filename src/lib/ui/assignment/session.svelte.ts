@@ -75,6 +75,8 @@ export class Session {
 	readonly edits = $derived(this.#assignment?.edits ?? NO_EDITS);
 	/** Marks that are open in the take that was proofread last; null: none was yet. */
 	openMarks = $state<number | null>(null);
+	/** What is open before the take that is handed over goes; null: nobody has looked yet. */
+	openPoints = $state<number | null>(null);
 	/** What was decided while proofreading. */
 	readonly proof = $derived(this.#assignment?.proof ?? NO_PROOF_CHOICES);
 	/** What was decided about handing the article over. */

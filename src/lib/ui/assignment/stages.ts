@@ -63,6 +63,11 @@ export function stagesOf(session: Session): Stage[] {
 			name: 'Proof',
 			state: session.openMarks === null ? '–' : countOf(session.openMarks, 'mark')
 		},
-		{ id: 'deliver', number: 8, name: 'Deliver', state: take ? 'ready' : '–' }
+		{ id: 'deliver', number: 8, name: 'Deliver', state: take ? deliverState(session) : '–' }
 	];
+}
+
+function deliverState({ openPoints, delivery }: Session): string {
+	if (openPoints !== null) return openPoints === 0 ? 'nothing open' : `${openPoints} to see to`;
+	return delivery.handedOver.length > 0 ? 'handed over' : 'ready';
 }

@@ -1,9 +1,9 @@
 <!-- One take being proofread: what it is read for at the left, the page with its marks, a card for each mark at the right. -->
 <script lang="ts">
 	import { untrack } from 'svelte';
-	import { docText, type TakeDoc } from '$lib/core/manuscript';
+	import type { TakeDoc } from '$lib/core/manuscript';
 	import type { Plan } from '$lib/core/plan';
-	import type { Claim, Mark, ProofRules } from '$lib/core/proof';
+	import type { Claim, Mark } from '$lib/core/proof';
 	import type { Take } from '$lib/data/db';
 	import { toast } from 'svelte-sonner';
 	import { useSession } from '../assignment/session.svelte';
@@ -17,6 +17,7 @@
 	import MovesList from './MovesList.svelte';
 	import { ProofReading } from './proof-reading.svelte';
 	import ReadForList from './ReadForList.svelte';
+	import { proofRulesOf } from './proof-rules';
 	import { READ_WORDS } from './read-words';
 
 	interface Props {
@@ -55,18 +56,7 @@
 	let page = $state<HTMLElement>();
 	let places = $state.raw<readonly { readonly mark: Mark; readonly top: number }[]>([]);
 
-	const rules: ProofRules = $derived({
-		mustSay: session.assignment?.brief.mustSay ?? [],
-		mustNotSay: session.mustNotSay,
-		brands: session.client?.brands ?? [],
-		// without a plan its first heading is its title
-		titleTag: isPlanned ? plan.titleTag : titleOf(take.doc),
-		description: plan.description,
-		callToAction: session.assignment?.brief.callToAction ?? '',
-		required: session.required,
-		off: session.proof.off,
-		thisYear: new Date().getFullYear()
-	});
+	const rules = $derived(proofRulesOf(session, isPlanned ? plan : null, take.doc));
 	const ghost = $derived.by(() => {
 		const moves = editor.moves.filter(({ id }) => ticked.has(id));
 		const standing = moves.length > 0 && reading ? editor.standingWith(ticked) : null;
@@ -105,11 +95,6 @@
 			{ label: 'List all claims', also: 'facts references', run: () => (isListing = true) }
 		])
 	);
-
-	function titleOf({ content }: TakeDoc): string {
-		const first = content.find(({ type }) => type === 'heading');
-		return first ? docText(first) : '';
-	}
 
 	/** Where the marks stand along the page, for the strip beside it. */
 	function layOut() {

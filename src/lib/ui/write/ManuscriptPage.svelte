@@ -93,6 +93,23 @@
 		text-align: left;
 		vertical-align: top;
 	}
+	.manuscript :global(figure) {
+		margin: 0 0 14px;
+	}
+	.manuscript :global(figure img) {
+		max-width: 100%;
+		max-height: 420px;
+		height: auto;
+	}
+	.manuscript :global(figcaption) {
+		font: 13px/1.45 var(--font-sans);
+		color: var(--ink-2);
+		min-height: 1.45em;
+		padding-top: 4px;
+	}
+	.manuscript :global(figure.ProseMirror-selectednode) {
+		outline: 2px solid var(--color-accent);
+	}
 	.manuscript :global(.gap) {
 		border-left: 3px solid var(--gap-rule);
 		background: var(--gap-paper);

@@ -1,7 +1,7 @@
 import type { Editor } from '@tiptap/core';
 import type { Node as ProseNode } from '@tiptap/pm/model';
 import type { Findings } from '$lib/core/findings';
-import type { BlockNode } from '$lib/core/manuscript';
+import type { BlockNode, TakeDoc } from '$lib/core/manuscript';
 import { ArticleReader, type ArticleReading, type RunIndex } from '$lib/core/measure';
 import type { Plan } from '$lib/core/plan';
 import {
@@ -58,6 +58,11 @@ export class LiveReading {
 		const nodes: ProseNode[] = [];
 		doc.forEach((node) => nodes.push(node));
 		return this.#read(nodes);
+	}
+
+	/** A manuscript that is in no editor. */
+	readDoc({ content }: TakeDoc): Reading {
+		return this.#read(content);
 	}
 
 	/** How it would read with other blocks from one place to another, `to` excluded. */

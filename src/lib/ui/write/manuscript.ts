@@ -6,6 +6,7 @@ import Heading from '@tiptap/extension-heading';
 import StarterKit from '@tiptap/starter-kit';
 import type { TakeDoc } from '$lib/core/manuscript';
 import { search } from 'prosemirror-search';
+import { pictureAddress } from '../parts/picture-address';
 import { ProofMarks } from './marks-plugin';
 
 /** A heading that remembers which planned section it opens. */
@@ -55,6 +56,37 @@ const Gap = Node.create({
 	]
 });
 
+/** A picture that is kept beside the text, with its caption, which is written in place. */
+const Figure = Node.create({
+	name: 'figure',
+	group: 'block',
+	content: 'text*',
+	marks: '',
+	draggable: true,
+	isolating: true,
+	addAttributes: () => ({ picture: { default: null }, alt: { default: '' } }),
+	parseHTML: () => [{ tag: 'figure[data-picture]', contentElement: 'figcaption' }],
+	renderHTML: ({ node }) => [
+		'figure',
+		{ 'data-picture': String(node.attrs.picture ?? '') },
+		['figcaption', 0]
+	],
+	addNodeView: () => {
+		return ({ node }) => {
+			const dom = document.createElement('figure');
+			const image = dom.appendChild(document.createElement('img'));
+			const caption = dom.appendChild(document.createElement('figcaption'));
+			image.alt = String(node.attrs.alt ?? '');
+			image.draggable = false;
+			void pictureAddress(String(node.attrs.picture ?? '')).then((address) => {
+				if (address) image.src = address;
+				else image.replaceWith('This picture is not in this browser.');
+			});
+			return { dom, contentDOM: caption };
+		};
+	}
+});
+
 /** The note a sentence comes from; shown as a small sign behind it. */
 const OriginMark = Mark.create({
 	name: 'origin',
@@ -90,6 +122,7 @@ export const MANUSCRIPT_EXTENSIONS = [
 	}),
 	SectionHeading,
 	Gap,
+	Figure,
 	OriginMark,
 	Table.configure({ resizable: false }),
 	TableRow,

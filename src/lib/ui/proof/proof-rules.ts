@@ -1,0 +1,29 @@
+import { docText, type TakeDoc } from '$lib/core/manuscript';
+import type { Plan } from '$lib/core/plan';
+import type { ProofRules } from '$lib/core/proof';
+import type { Session } from '../assignment/session.svelte';
+
+/**
+ * What brief and client ask of a text.
+ *
+ * @param plan null: the text has none, and its first heading is its title
+ */
+export function proofRulesOf(session: Session, plan: Plan | null, doc: TakeDoc): ProofRules {
+	const { assignment, client, mustNotSay, required, proof } = session;
+	return {
+		mustSay: assignment?.brief.mustSay ?? [],
+		mustNotSay,
+		brands: client?.brands ?? [],
+		titleTag: plan ? plan.titleTag : titleOf(doc),
+		description: plan?.description ?? '',
+		callToAction: assignment?.brief.callToAction ?? '',
+		required,
+		off: proof.off,
+		thisYear: new Date().getFullYear()
+	};
+}
+
+function titleOf({ content }: TakeDoc): string {
+	const first = content.find(({ type }) => type === 'heading');
+	return first ? docText(first) : '';
+}
