@@ -61,11 +61,13 @@
 			isFinding = !isFinding;
 			return;
 		}
-		// fields and the manuscript have a history of their own
+		// what is typed into has a history of its own; what is chosen has not
 		const target = event.target as HTMLElement | null;
 		if (
 			target?.isContentEditable ||
-			target?.matches?.('input:not([type=checkbox]), textarea, select')
+			target?.matches?.(
+				'input:not([type=checkbox], [type=radio], [type=range], [type=file], [type=date], [type=color]), textarea'
+			)
 		)
 			return;
 		if (key === 'z' || key === 'y') {

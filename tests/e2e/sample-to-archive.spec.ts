@@ -78,11 +78,7 @@ test('the sample goes from gathered pages to files and back from its archive', a
 	const wait = () => page.waitForEvent('download');
 	const [markdown, html, archive] = await test.step('hand over', async () => {
 		const files: Download[] = [];
-		for (const name of [
-			'Save Markdown',
-			'Save HTML page',
-			'Save the archive'
-		]) {
+		for (const name of ['Save Markdown', 'Save HTML page', 'Save the archive']) {
 			const coming = wait();
 			await page.getByRole('button', { name }).click();
 			files.push(await coming);

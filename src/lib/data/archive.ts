@@ -69,17 +69,21 @@ export function archiveOf({
 			const { assignment: _, ...version } = stored;
 			return structuredClone(version);
 		}) as unknown as ArchiveManifest['versions'],
-		pictures: pictures.map(({ id, name, type, width, height, credit, licence, source }, i) => ({
-			id,
-			file: `pictures/${String(i + 1).padStart(2, '0')}.${type === 'image/png' ? 'png' : 'jpg'}`,
-			name,
-			type: type as ArchiveManifest['pictures'][number]['type'],
-			width,
-			height,
-			credit,
-			licence,
-			source
-		}))
+		pictures: pictures.map(
+			({ id, name, type, width, height, alt, caption, credit, licence, source }, i) => ({
+				id,
+				file: `pictures/${String(i + 1).padStart(2, '0')}.${type === 'image/png' ? 'png' : 'jpg'}`,
+				name,
+				type: type as ArchiveManifest['pictures'][number]['type'],
+				width,
+				height,
+				alt,
+				caption,
+				credit,
+				licence,
+				source
+			})
+		)
 	};
 	return {
 		manifest,
@@ -195,7 +199,7 @@ export function wholeFrom(
 			assignment
 		})),
 		pictures: manifest.pictures.map(
-			({ id, name, type, width, height, credit, licence, source }, i) => ({
+			({ id, name, type, width, height, alt, caption, credit, licence, source }, i) => ({
 				id: ids.get(id)!,
 				assignment,
 				name,
@@ -203,6 +207,8 @@ export function wholeFrom(
 				bytes: pictureBytes[id] ?? new Uint8Array(),
 				width,
 				height,
+				alt,
+				caption,
 				credit,
 				licence,
 				source,

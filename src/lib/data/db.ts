@@ -177,7 +177,10 @@ export interface StoredVersion extends Version {
 	state: VersionState;
 }
 
-/** A picture of an article. What it shows and its caption stand in each take, where the picture stands. */
+/**
+ * A picture of an article. What it shows and its caption stand in each take, where the picture stands; those
+ * here are what a take gets when the picture is placed.
+ */
 export interface Picture {
 	id: string;
 	assignment: string;
@@ -189,6 +192,8 @@ export interface Picture {
 	/** Pixels. */
 	width: number;
 	height: number;
+	alt: string;
+	caption: string;
 	credit: string;
 	licence: string;
 	/** Where it is from, as the writer notes it. */

@@ -18,7 +18,7 @@ export async function addPicture(values: Omit<Picture, 'id' | 'order'>): Promise
 
 export async function changePicture(
 	id: string,
-	values: Partial<Pick<Picture, 'name' | 'credit' | 'licence' | 'source'>>
+	values: Partial<Pick<Picture, 'alt' | 'caption' | 'credit' | 'licence' | 'source'>>
 ): Promise<void> {
 	await db.pictures.update(id, values);
 }

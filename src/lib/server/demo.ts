@@ -5,7 +5,7 @@ import type { Demo } from '$lib/services/demo';
  * They are built in, so the app needs no folder beside it.
  */
 const texts = import.meta.glob(
-	['/demo/**/*.{html,md,txt,json,csv,srt,vtt}', '!/demo/suggestions/**'],
+	['/demo/**/*.{html,md,txt,json,csv,srt,vtt,svg}', '!/demo/suggestions/**'],
 	{
 		query: '?raw',
 		import: 'default'
@@ -26,7 +26,8 @@ const KINDS: Readonly<Record<string, DemoFile['kind']>> = {
 	questions: 'questions',
 	clients: 'client',
 	links: 'links',
-	results: 'results'
+	results: 'results',
+	pictures: 'picture'
 };
 
 /** Everything the demo assignment is made of, in order of path. */

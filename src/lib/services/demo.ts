@@ -15,7 +15,9 @@ const demoSchema = z.object({
 				'links',
 				/** Its text is the file's bytes in base 64. */
 				'keywords',
-				'results'
+				'results',
+				/** A drawing, or the list of what is said of them. */
+				'picture'
 			]),
 			text: z.string()
 		})

@@ -220,6 +220,8 @@ export const manifestSchema = z.strictObject({
 				type: z.enum(['image/jpeg', 'image/png']),
 				width: z.number().int().min(1),
 				height: z.number().int().min(1),
+				alt: z.string(),
+				caption: z.string(),
 				credit: z.string(),
 				licence: z.string(),
 				source: z.string()

@@ -83,6 +83,8 @@ const manifest: ArchiveManifest = {
 			type: 'image/png',
 			width: 2,
 			height: 1,
+			alt: 'A trench',
+			caption: '',
 			credit: 'Ada Fell',
 			licence: 'CC BY 4.0',
 			source: ''

@@ -8,6 +8,7 @@ export * from './html';
 export * from './link-offers';
 export * from './make-article';
 export * from './open-points';
+export * from './picture-list';
 export * from './picture-places';
 export * from './plain-text';
 export * from './references';

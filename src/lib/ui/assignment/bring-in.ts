@@ -1,15 +1,18 @@
 import { readBriefMarkdown } from '$lib/core/brief';
 import { readClientFile, readLinkMap } from '$lib/core/clients';
+import { readPictureList } from '$lib/core/deliver';
 import { phraseKeyOf, type PhraseNote } from '$lib/core/keywords';
 import { addAssignment, putWhole } from '$lib/data/assignments';
 import { wholeFrom, type CleanedPage } from '$lib/data/archive';
 import { db, type Assignment, type Scope } from '$lib/data/db';
 import { addClient, listClients } from '$lib/data/clients';
+import { addPicture } from '$lib/data/pictures';
 import { addLists, nextListOrder, notePhrases, readLists } from '$lib/data/keywords';
 import type { Demo } from '$lib/services/demo';
 import { analysis } from '$lib/workers/client';
 import type { ImportOptions, NamedBytes } from '../gather/import-report';
 import { importEvidence } from '../gather/import-run';
+import { readPicture } from '../parts/read-picture';
 
 /** Makes the demo assignment by the same readers that a writer's files go through. */
 export async function bringInDemo(
@@ -34,7 +37,21 @@ export async function bringInDemo(
 		.flatMap(of)
 		.map(({ name, text }): NamedBytes => ({ name, bytes: new TextEncoder().encode(text) }));
 	await importEvidence(assignment, { files, aim: 'any' }, { onProgress, isQuiet: true });
+	await bringInDemoPictures(assignment.id, of('picture'));
 	return assignment;
+}
+
+/** Drawings with what their list says of them. */
+async function bringInDemoPictures(assignment: string, files: Demo['files']): Promise<void> {
+	const list = files.find(({ name }) => name.endsWith('.csv'));
+	const said = new Map(
+		readPictureList(list?.text ?? '').map(({ file, ...words }) => [file, words])
+	);
+	for (const { name, text } of files.filter((file) => file !== list)) {
+		const read = await readPicture(new File([text], name, { type: 'image/svg+xml' }));
+		const words = said.get(name) ?? { alt: '', caption: '', credit: '', licence: '', source: '' };
+		await addPicture({ ...read, ...words, assignment });
+	}
 }
 
 async function demoClient(profile: string, links: string) {

@@ -17,6 +17,7 @@
 	import LinksBench from './LinksBench.svelte';
 	import PagePreview from './PagePreview.svelte';
 	import PicturesPanel from './PicturesPanel.svelte';
+	import PublishView from './PublishView.svelte';
 	import ReportView from './ReportView.svelte';
 	import ScriptView from './ScriptView.svelte';
 
@@ -27,6 +28,7 @@
 		{ id: 'page', name: 'The page' },
 		{ id: 'report', name: 'Client report' },
 		{ id: 'script', name: 'Spoken script' },
+		{ id: 'publish', name: 'Publish' },
 		{ id: 'found', name: 'Found for' }
 	] as const;
 	type View = (typeof VIEWS)[number]['id'];
@@ -120,6 +122,8 @@
 					<ReportView {delivery} />
 				{:else if view === 'script'}
 					<ScriptView {delivery} />
+				{:else if view === 'publish'}
+					<PublishView {delivery} />
 				{:else}
 					<FoundView {delivery} />
 				{/if}

@@ -28,12 +28,11 @@
 		type FormOptions,
 		type MadeFile
 	} from './hand-over';
-	import PublishPanel from './PublishPanel.svelte';
 	import { reportFor } from './report-input';
 
 	interface Props {
 		delivery: Delivery;
-		onlook: (view: 'page' | 'report' | 'script') => void;
+		onlook: (view: 'report' | 'script' | 'publish') => void;
 	}
 	let { delivery, onlook }: Props = $props();
 
@@ -130,6 +129,13 @@
 		});
 	}
 
+	const publishTo = $derived.by(() => {
+		const last = delivery.choices.published.at(-1)?.site ?? '';
+		if (!URL.canParse(last)) return 'Publish';
+		return last.endsWith('/stand-in-site')
+			? 'Publish to the stand-in site'
+			: `Publish to ${new URL(last).host}`;
+	});
 	const clock = $derived(clockOf(delivery.script.ms));
 </script>
 
@@ -255,5 +261,7 @@
 			/> Gaps go along, marked</label
 		>
 	</div>
-	<PublishPanel {delivery} />
+	<p class="mt-4">
+		<button class="act chief" onclick={() => onlook('publish')}>{publishTo}</button>
+	</p>
 </section>

@@ -10,8 +10,8 @@
 	import DropZone from '../parts/DropZone.svelte';
 	import { pictureAddress } from '../parts/picture-address';
 	import type { Delivery } from './delivery.svelte';
-	import { addPictureAsStep, deletePictureAsStep, proposedAlt } from './place-picture';
-	import { readPicture } from './read-picture';
+	import { addPictureAsStep, deletePictureAsStep } from './place-picture';
+	import { readPicture } from '../parts/read-picture';
 
 	let { delivery }: { delivery: Delivery } = $props();
 
@@ -91,8 +91,8 @@
 	function place(picture: Picture, section: string) {
 		const take = delivery.take?.id;
 		if (!take) return;
-		const stands = standing.get(picture.id);
-		const words = { alt: stands?.alt || proposedAlt(picture.name), caption: stands?.caption ?? '' };
+		const { alt, caption } = standing.get(picture.id) ?? picture;
+		const words = { alt, caption };
 		return changeTakeAsStep(
 			take,
 			section === '' ? `Took ${picture.name} out of the text` : `Placed ${picture.name}`,
@@ -247,7 +247,7 @@
 		class="hidden"
 		multiple
 		accept="image/*"
-		aria-label="Pictures"
+		aria-label="Picture files"
 		onchange={(event) => {
 			const files = [...(event.currentTarget.files ?? [])];
 			event.currentTarget.value = '';

@@ -3,7 +3,9 @@ import type { Picture } from '$lib/data/db';
 import { addPicture, deletePicture, putPicture } from '$lib/data/pictures';
 import { changeTakeDoc } from '$lib/data/takes';
 import { history } from '../frame/history.svelte';
-import type { ReadPicture } from './read-picture';
+import type { ReadPicture } from '../parts/read-picture';
+
+const NOTHING_SAID = { alt: '', caption: '', credit: '', licence: '', source: '' };
 
 /** Keeps a picture and puts it into a section of a take, as one step that can be taken back. */
 export async function addPictureAsStep(
@@ -16,12 +18,15 @@ export async function addPictureAsStep(
 		label: `Brought in ${read.name}`,
 		redo: async () => {
 			if (made) await putPicture(made);
-			else made = await addPicture({ ...read, assignment, credit: '', licence: '', source: '' });
+			else
+				made = await addPicture({
+					...read,
+					...NOTHING_SAID,
+					alt: proposedAlt(read.name),
+					assignment
+				});
 			const picture = made;
-			if (into)
-				await changeTakeDoc(into.take, (doc) =>
-					withPicture(doc, into.section, { id: picture.id, alt: '', caption: '' })
-				);
+			if (into) await changeTakeDoc(into.take, (doc) => withPicture(doc, into.section, picture));
 		},
 		undo: async () => {
 			const id = made?.id;
@@ -59,7 +64,7 @@ export async function deletePictureAsStep(
 }
 
 /** What a picture might be called for who cannot see it: the words of its file's name. */
-export function proposedAlt(name: string): string {
+function proposedAlt(name: string): string {
 	const words = nameWords(name);
 	return words === '' ? '' : words[0]!.toUpperCase() + words.slice(1);
 }

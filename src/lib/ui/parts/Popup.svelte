@@ -29,6 +29,7 @@
 			align="start"
 			sideOffset={4}
 			collisionPadding={12}
+			role="dialog"
 			aria-label={label}
 		>
 			{@render children(() => (open = false))}

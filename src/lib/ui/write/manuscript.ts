@@ -80,9 +80,15 @@ const Figure = Node.create({
 			image.draggable = false;
 			void pictureAddress(String(node.attrs.picture ?? '')).then((address) => {
 				if (address) image.src = address;
-				else image.replaceWith('This picture is not in this browser.');
+				else image.alt = `${image.alt} (this picture is not in this browser)`.trim();
 			});
-			return { dom, contentDOM: caption };
+			return {
+				dom,
+				contentDOM: caption,
+				// the picture comes later, and is nobody's typing
+				ignoreMutation: (mutation) =>
+					mutation.type !== 'selection' && !caption.contains(mutation.target)
+			};
 		};
 	}
 });

@@ -9,7 +9,6 @@
 	import { changeAssignment } from '$lib/data/assignments';
 	import { db } from '$lib/data/db';
 	import { countOf } from '../parts/count-of';
-	import Popup from '../parts/Popup.svelte';
 	import type { Delivery } from './delivery.svelte';
 	import { pictureBytes } from './hand-over';
 
@@ -30,7 +29,7 @@
 	);
 	const wasSent = $derived(published !== null && published.address === '');
 	const isStandIn = $derived(address.trim().endsWith('/stand-in-site'));
-	const host = $derived(URL.canParse(address) ? new URL(address).host : '');
+	const host = $derived(URL.canParse(address) ? new URL(address).host : address);
 
 	$effect(() => {
 		const last = delivery.choices.published.at(-1)?.site;
@@ -158,103 +157,98 @@
 	}
 </script>
 
-<div class="mt-4">
-	<Popup
-		label={isStandIn ? 'Publish to the stand-in site' : host ? `Publish to ${host}` : 'Publish'}
-		button="act chief"
-		width="380px"
+<h2>
+	Publish <span class="font-sans text-[12.5px] font-normal text-ink-2"
+		>to a site that takes posts by Micropub, an open standard</span
 	>
-		<div class="flex flex-col gap-2.5">
-			<label
-				>Address of the site<input class="field mt-0.5" bind:value={address} type="url" /></label
+</h2>
+<div class="mt-3 flex max-w-md flex-col gap-3">
+	<label>Address of the site<input class="field mt-0.5" bind:value={address} type="url" /></label>
+	<label
+		>Token, kept in this browser alone<input
+			class="field mt-0.5"
+			bind:value={token}
+			type="password"
+			autocomplete="off"
+		/></label
+	>
+	{#if !site}
+		<p class="flex items-baseline gap-3">
+			<button
+				class="act"
+				disabled={busy !== '' || address.trim() === ''}
+				onclick={() => void find()}>Find the site</button
 			>
-			<label
-				>Token, kept in this browser alone<input
-					class="field mt-0.5"
-					bind:value={token}
-					type="password"
-					autocomplete="off"
-				/></label
+			{#if isStandIn}<span class="text-ink-2">The stand-in site ships with Corvan.</span>{/if}
+		</p>
+	{:else}
+		<p class="text-ink-2">
+			Found{site.media ? '; it takes pictures' : '; it takes no pictures, they stay behind'}.
+		</p>
+		<fieldset class="flex gap-4">
+			<legend class="sr-only">How</legend>
+			<label class="flex items-center gap-1.5"
+				><input
+					type="radio"
+					class="radio radio-xs"
+					name="post-status"
+					checked={isDraft}
+					onchange={() => (isDraft = true)}
+				/> as a draft</label
 			>
-			{#if !site}
-				<p class="flex items-baseline gap-3">
-					<button
-						class="act"
-						disabled={busy !== '' || address.trim() === ''}
-						onclick={() => void find()}>Find the site</button
-					>
-					{#if isStandIn}<span class="text-ink-2">The stand-in site ships with Corvan.</span>{/if}
-				</p>
-			{:else}
-				<p class="text-ink-2">
-					Found{site.media ? '; it takes pictures' : '; it takes no pictures, they stay behind'}.
-				</p>
-				<fieldset class="flex gap-4">
-					<legend class="sr-only">How</legend>
+			<label class="flex items-center gap-1.5"
+				><input
+					type="radio"
+					class="radio radio-xs"
+					name="post-status"
+					checked={!isDraft}
+					onchange={() => (isDraft = false)}
+				/> live</label
+			>
+		</fieldset>
+		{#if site.categories.length > 0}
+			<fieldset class="flex flex-wrap gap-x-4 gap-y-1">
+				<legend class="font-semibold">Categories</legend>
+				{#each site.categories as category (category)}
 					<label class="flex items-center gap-1.5"
 						><input
-							type="radio"
-							class="radio radio-xs"
-							name="post-status"
-							checked={isDraft}
-							onchange={() => (isDraft = true)}
-						/> as a draft</label
+							type="checkbox"
+							class="checkbox checkbox-xs"
+							checked={chosen.includes(category)}
+							onchange={() =>
+								(chosen = chosen.includes(category)
+									? chosen.filter((one) => one !== category)
+									: [...chosen, category])}
+						/>
+						{category}</label
 					>
-					<label class="flex items-center gap-1.5"
-						><input
-							type="radio"
-							class="radio radio-xs"
-							name="post-status"
-							checked={!isDraft}
-							onchange={() => (isDraft = false)}
-						/> live</label
-					>
-				</fieldset>
-				{#if site.categories.length > 0}
-					<fieldset class="flex flex-wrap gap-x-4 gap-y-1">
-						<legend class="font-semibold">Categories</legend>
-						{#each site.categories as category (category)}
-							<label class="flex items-center gap-1.5"
-								><input
-									type="checkbox"
-									class="checkbox checkbox-xs"
-									checked={chosen.includes(category)}
-									onchange={() =>
-										(chosen = chosen.includes(category)
-											? chosen.filter((one) => one !== category)
-											: [...chosen, category])}
-								/>
-								{category}</label
-							>
-						{/each}
-					</fieldset>
-				{/if}
-				<p>
-					Slug <span class="text-ink-2">{delivery.slug}</span>
-				</p>
-				{#if delivery.open.length > 0}<p class="border-l-[3px] border-warning pl-2">
-						{countOf(delivery.open.length, 'point')} open; it is noted with what goes out.
-					</p>{/if}
-				{#if wasSent}<p class="border-l-[3px] border-warning pl-2">
-						It was sent once and no answer came. The site is asked for it first, so that nothing is
-						posted twice.
-					</p>{/if}
-				<p class="flex items-baseline gap-3">
-					<button class="act chief" disabled={busy !== ''} onclick={() => void send()}
-						>{published?.address ? 'Bring it up to date' : 'Publish'}</button
-					>
-					{#if published?.address}<a
-							class="linkish"
-							href={published.address}
-							target="_blank"
-							rel="external noreferrer">Look at it</a
-						>{/if}
-				</p>
-			{/if}
-			{#if busy}<p role="status">
-					{busy} … <button class="linkish" onclick={() => stop?.abort()}>Stop</button>
-				</p>{/if}
-			{#if trouble}<p class="text-error" role="alert">{trouble}</p>{/if}
-		</div>
-	</Popup>
+				{/each}
+			</fieldset>
+		{/if}
+		<p>
+			Slug <span class="text-ink-2">{delivery.slug}</span>
+		</p>
+		{#if delivery.open.length > 0}<p class="border-l-[3px] border-warning pl-2">
+				{countOf(delivery.open.length, 'point')} open; it is noted with what goes out.
+			</p>{/if}
+		{#if wasSent}<p class="border-l-[3px] border-warning pl-2">
+				It was sent once and no answer came. The site is asked for it first, so that nothing is
+				posted twice.
+			</p>{/if}
+		<p class="flex items-baseline gap-3">
+			<button class="act chief" disabled={busy !== ''} onclick={() => void send()}
+				>{published?.address ? 'Bring it up to date' : 'Publish'}</button
+			>
+			{#if published?.address}<a
+					class="linkish"
+					href={published.address}
+					target="_blank"
+					rel="external noreferrer">Look at it</a
+				>{/if}
+		</p>
+	{/if}
+	{#if busy}<p role="status">
+			{busy} … <button class="linkish" onclick={() => stop?.abort()}>Stop</button>
+		</p>{/if}
+	{#if trouble}<p class="text-error" role="alert">{trouble}</p>{/if}
 </div>
