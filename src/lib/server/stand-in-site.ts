@@ -4,7 +4,7 @@ import { z } from 'zod';
 export const STAND_IN_SITE = '/stand-in-site';
 
 /** Tokens that the site takes, and how it behaves with each. */
-export const SITE_TOKENS = {
+const SITE_TOKENS = {
 	'stand-in': 'as a site should',
 	'stand-in-refuses': 'refuses every post',
 	'stand-in-late': 'answers late',

@@ -61,7 +61,6 @@ const publishedSchema = z.strictObject({
 	at: z.number(),
 	isDraft: z.boolean()
 });
-export type Published = z.infer<typeof publishedSchema>;
 
 const line = z.string().max(500);
 

@@ -109,7 +109,7 @@ const archive: Archive = {
 	pictureBytes: { pic: Uint8Array.of(137, 80, 78, 71) }
 };
 /** The data as formats before the eleventh had it. */
-const { pictures: _pictures, ...unpictured } = manifest;
+const { pictures: _, ...unpictured } = manifest;
 const refusal = (bytes: Uint8Array) => {
 	const result = readArchive(bytes);
 	return result.kind === 'refused' ? result.reason : 'read';

@@ -64,7 +64,7 @@ export function htmlPageOf(article: DeliveredArticle, options: HtmlOptions = {})
 }
 
 /** Structured data as it stands in a page: nothing in it can end the element it stands in. */
-export function dataText(data: object): string {
+function dataText(data: object): string {
 	return JSON.stringify(data).replace(/</g, '\\u003c');
 }
 

@@ -268,7 +268,7 @@ function placeOf(address: string): string {
 }
 
 function lineAround(text: string, isCut: boolean, side: 'before' | 'after'): string {
-	const line = text.replace(/\s+/g, ' ');
+	const line = text.replace(/\s*\n\s*/g, ' · ').replace(/\s+/g, ' ');
 	if (!isCut) return line;
 	return side === 'before' ? `…${line.replace(/^\S*\s/, '')}` : `${line.replace(/\s\S*$/, '')}…`;
 }

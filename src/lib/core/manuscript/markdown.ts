@@ -28,7 +28,7 @@ import type { BlockNode, InlineNode, TakeDoc, TextMark, TextNode } from './node'
 const GAP = 'Gap.';
 
 /** The manuscript as a Markdown tree. Gaps become quotes that open with "**Gap.**"; origins are left out. */
-export function markdownTreeOf(doc: TakeDoc): Root {
+function markdownTreeOf(doc: TakeDoc): Root {
 	return { type: 'root', children: doc.content.flatMap(blockToMarkdown) };
 }
 

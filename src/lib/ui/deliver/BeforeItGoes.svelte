@@ -13,11 +13,11 @@
 
 	const open = $derived(delivery.open.filter(({ id }) => id !== 'unread'));
 	const isReading = $derived(delivery.open.some(({ id }) => id === 'unread'));
-	const placeOf = ({ at }: OpenPoint) =>
-		at === 'write'
-			? resolve('/a/[id]/write', { id: delivery.session.id })
-			: resolve('/a/[id]/proof', { id: delivery.session.id });
+	const id = $derived(delivery.session.id);
 </script>
+
+{#snippet deed({ deed: said, text }: OpenPoint)}{said}<span class="sr-only">: {text}</span
+	>{/snippet}
 
 <section aria-labelledby="before-it-goes">
 	<h2 id="before-it-goes">Before it goes</h2>
@@ -29,10 +29,10 @@
 					<button class="linkish" onclick={() => onshow(point.id)}
 						>{point.deed}<span class="sr-only">: {point.text}</span></button
 					>
+				{:else if point.at === 'write'}
+					<a class="linkish" href={resolve('/a/[id]/write', { id })}>{@render deed(point)}</a>
 				{:else}
-					<a class="linkish" href={placeOf(point)}
-						>{point.deed}<span class="sr-only">: {point.text}</span></a
-					>
+					<a class="linkish" href={resolve('/a/[id]/proof', { id })}>{@render deed(point)}</a>
 				{/if}
 			</li>
 		{/each}

@@ -18,7 +18,7 @@ import { readWhole } from '$lib/data/assignments';
 import { analysis } from '$lib/workers/client';
 import type { Delivery } from './delivery.svelte';
 
-export const DOCX_TYPE = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';
+const DOCX_TYPE = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';
 
 /** A file as it is handed over. */
 export interface MadeFile {
