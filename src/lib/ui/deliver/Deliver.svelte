@@ -160,6 +160,7 @@
 	@media (max-width: 1080px) {
 		.deliver {
 			grid-template-columns: 280px minmax(0, 1fr);
+			grid-auto-rows: max-content;
 			overflow-y: auto;
 		}
 		.left,
