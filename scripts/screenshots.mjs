@@ -162,17 +162,30 @@ async function walk(theme, names) {
 	await page.getByRole('checkbox', { name: /^Tick/ }).nth(1).click();
 	await marks.getByRole('article', { name: /it’s/ }).getByRole('button').first().click();
 	await take('proof');
-	await page
-		.getByRole('region', { name: 'Read for' })
-		.getByRole('button', { name: 'Close to a page', exact: true })
-		.click();
-	await marks.getByRole('article').nth(1).getByRole('button').first().click();
-	await take('proof-beside');
-	await page.getByRole('button', { name: 'all', exact: true }).click();
-	await marks.getByRole('button', { name: 'All claims' }).click();
-	await take('proof-claims');
 	await stage('Deliver');
+	const right = page.getByRole('complementary', { name: 'In the page' });
+	for (const [name, section] of [
+		['section-of-a-wall.svg', 'Dig the trench'],
+		['courses-and-cope.svg', 'Choosing the stone']
+	]) {
+		await right.getByRole('button', { name: `Words and place of ${name}` }).click();
+		await right.getByLabel('Place').selectOption({ label: section });
+		await right.getByText(new RegExp(`${section} · “`)).waitFor();
+		await right.getByRole('button', { name: `Close of ${name}` }).click();
+	}
+	await page.getByLabel('Under which address').fill('https://fellgate-tools.example/journal');
+	await page.keyboard.press('Enter');
+	await page.getByText('The text is being proofread').waitFor({ state: 'hidden', timeout: 60_000 });
+	await page
+		.getByRole('heading', { name: 'Slug' })
+		.or(page.getByLabel('Slug'))
+		.scrollIntoViewIfNeeded();
 	await take('deliver');
+	await page.getByRole('tab', { name: 'Client report' }).click();
+	await page.getByRole('img', { name: /^This article stands at/ }).waitFor();
+	await take('deliver-report');
+	await page.getByRole('tab', { name: 'Spoken script' }).click();
+	await take('deliver-script');
 	await page.goto(`${address}/clients`);
 	await page.getByRole('link', { name: 'Fellgate Tools' }).click();
 	await page.getByRole('heading', { name: 'Voice' }).waitFor();
@@ -181,7 +194,6 @@ async function walk(theme, names) {
 }
 
 await walk('paper', [
-	'assignments',
 	'scout',
 	'brief',
 	'client',
@@ -197,8 +209,9 @@ await walk('paper', [
 	'write-notes',
 	'write-version',
 	'proof',
-	'proof-beside',
-	'deliver'
+	'deliver',
+	'deliver-report',
+	'deliver-script'
 ]);
 await walk('night', ['findings-terms']);
 await browser.close();
