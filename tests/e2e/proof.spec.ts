@@ -10,7 +10,7 @@ import {
 
 const FAULTS =
 	'The first course lies on firm subsoil and it’s weight holds it. Nobody lifts 7,412 kg alone. ' +
-	'In the next section, we will look at the cope. The definately heavy stones go first.';
+	'In the next section, we will look at the cope. The definately heavy stones go first. Masons honour it.';
 
 test('a draft is proofread: marks are fixed, dismissed and undone, and stay so', async ({
 	page,
@@ -88,9 +88,28 @@ test('a draft is proofread: marks are fixed, dismissed and undone, and stay so',
 		await expect(page.getByText(/\d+ with the 2 ticked/)).toBeVisible();
 	});
 
-	await test.step('a reading is switched off, and what was decided outlives reload and archive', async () => {
+	await test.step('spelling follows the dialect, and a rule is never marked again for the client', async () => {
 		await page.getByRole('button', { name: 'all', exact: true }).click();
-		await page.getByRole('button', { name: 'Do not read for Leftovers' }).focus();
+		await expect(card(/honour/)).toBeHidden();
+		await page.getByRole('combobox', { name: /^Spelling/ }).selectOption('American');
+		await card(/honour/)
+			.getByRole('button')
+			.first()
+			.click();
+		await card(/honour/)
+			.getByRole('button', { name: 'Never for this client' })
+			.click();
+		await expect(card(/honour/)).toBeHidden();
+		await expect(marks.getByText('1 rule not marked for Fellgate Tools')).toBeVisible();
+		await page.getByRole('heading', { name: 'Read for' }).click();
+		await page.keyboard.press('Control+z');
+		await expect(card(/honour/)).toBeVisible();
+		await page.getByRole('combobox', { name: /^Spelling/ }).selectOption('as in the notes');
+		await expect(card(/honour/)).toBeHidden();
+	});
+
+	await test.step('a reading is switched off, and what was decided outlives reload and archive', async () => {
+		await page.getByRole('button', { name: 'Do not read for Leftovers', exact: true }).focus();
 		await page.keyboard.press('Enter');
 		await expect(card(/In the next section/)).toBeHidden();
 		await page.waitForTimeout(900);

@@ -114,6 +114,11 @@ export async function putRequestWording(client: string, requestWording: string):
 	await db.clients.update(client, { requestWording, updatedAt: Date.now() });
 }
 
+/** Writes what is not marked for a client, and nothing else of it. */
+export async function putUnmarked(client: string, unmarked: readonly string[]): Promise<void> {
+	await db.clients.update(client, { unmarked: [...unmarked], updatedAt: Date.now() });
+}
+
 /** Writes the forms of plans a client has, and nothing else of it. */
 export async function putForms(client: string, forms: readonly PlanForm[]): Promise<void> {
 	await db.clients.update(client, { forms: [...forms], updatedAt: Date.now() });

@@ -301,6 +301,7 @@ class CorvanDb extends Dexie {
 			.stores({ pictures: 'id, assignment' })
 			.upgrade(async (change) => {
 				await change.table('assignments').toCollection().modify({ delivery: NO_DELIVERY_CHOICES });
+				await change.table('clients').toCollection().modify({ unmarked: [] });
 			});
 	}
 }

@@ -20,6 +20,8 @@ export interface ProofRead {
 
 interface Open {
 	readonly sign: string;
+	/** The dictionary it was opened with: another dialect opens it anew. */
+	readonly speller: Speller | null;
 	readonly reader: ArticleReader;
 	readonly checks: ReturnType<typeof checksOf>;
 	readonly proofreader: Proofreader;
@@ -64,12 +66,11 @@ export class ProofDesk {
 	): Open {
 		const sign = JSON.stringify([
 			analysis.revision,
-			plan?.sections.map(({ id, topics }) => [id, topics]),
+			plan?.sections.map(({ id, topics, terms }) => [id, topics, terms.map(({ term }) => term)]),
 			rules,
-			[...names],
-			speller !== null
+			[...names]
 		]);
-		if (this.#open?.sign === sign) return this.#open;
+		if (this.#open?.sign === sign && this.#open.speller === speller) return this.#open;
 		const evidence = proofEvidenceIn(
 			analysis,
 			plan,
@@ -79,6 +80,7 @@ export class ProofDesk {
 		const checks = checksOf(evidence, rules);
 		this.#open = {
 			sign,
+			speller,
 			checks,
 			proofreader: new Proofreader(checks),
 			reader: new ArticleReader({

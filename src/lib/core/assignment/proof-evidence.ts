@@ -19,6 +19,7 @@ export function proofEvidenceIn(
 		proofSourcesOf(analysis),
 		findings,
 		yardstickOf(findings, plan),
+		plan,
 		speller,
 		nameOf
 	);

@@ -39,7 +39,9 @@ export const clientProfileSchema = z.strictObject({
 	/** Outlines to start plans from; profiles of before had none. */
 	forms: z.array(planFormSchema).max(MOST_FORMS).default([]),
 	/** How requests to other writers are worded for this client; empty: as for everybody. */
-	requestWording: z.string().max(20_000).default('')
+	requestWording: z.string().max(20_000).default(''),
+	/** What Proof does not mark for this client: readings and rules, by their names. */
+	unmarked: z.array(z.string().min(1).max(500)).max(1000).default([])
 });
 
 export type ClientProfile = z.infer<typeof clientProfileSchema>;
@@ -54,7 +56,8 @@ export const EMPTY_CLIENT: ClientProfile = {
 	colours: [],
 	logo: '',
 	forms: [],
-	requestWording: ''
+	requestWording: '',
+	unmarked: []
 };
 
 /** A phrase and the address it should lead to. */

@@ -13,6 +13,7 @@ export interface ProfileChange {
 		| 'logo'
 		| 'forms'
 		| 'requestWording'
+		| 'unmarked'
 		| 'links';
 	readonly summary: string;
 	/** Where it is used. */
@@ -29,6 +30,7 @@ const REACHES: Readonly<Record<ProfileChange['part'], string>> = {
 	colours: 'the head of every printed brief',
 	logo: 'the head of every printed brief',
 	requestWording: 'requests that are copied or sent from now on',
+	unmarked: 'what Proof does not mark',
 	forms: 'the outlines a plan can start from; plans that exist stay as they are',
 	links: 'the links kept for Deliver'
 };

@@ -11,6 +11,7 @@ import {
 	RESULT_TYPE,
 	sentencesOf
 } from '../text';
+import { standsAlone } from './alone';
 import { partsOf, textOfBlock, type DeliveredArticle } from './article';
 import type { Step } from './steps';
 
@@ -41,6 +42,8 @@ export interface TitledPage {
 }
 
 const PROPOSED = 5;
+/** A description narrower than this leaves its room empty, in pixels. */
+const LEAST_DESCRIBED = 330;
 /** Share of the words of a title, the keyword's left out, that another has too. */
 const ALIKE = 0.6;
 /** Words under a heading from which it can be promised. */
@@ -91,16 +94,18 @@ export function headProposalsOf(
 	const promised = [count, ...what, answers === '' ? '' : `answers to ${answers} questions`].filter(
 		Boolean
 	);
-	const sentences = openSentences(article);
+	const sentences = openSentences(article).filter((text) => standsAlone(text, keyword));
 	const descriptions = unique([
 		...describedBy(sentences, said),
-		...describedByFigures(article, said),
+		...describedByFigures(article, said, keyword),
 		...(promised.length > 1 ? [`${said}: ${andList(promised)}.`] : []),
 		...options.descriptions
 	]);
 	const look = (text: string, part: 'title' | 'description') => lineOf(text, part, keyword, pages);
 	const fits = (part: 'title' | 'description') => (line: ProposedLine) =>
-		part === 'title' ? line.width <= RESULT_ROOM.title * 1.15 : !line.isCut;
+		part === 'title'
+			? line.width <= RESULT_ROOM.title * 1.15
+			: !line.isCut && line.width >= LEAST_DESCRIBED;
 	return {
 		titleTags: bestLines(titles.map((text) => look(text, 'title')).filter(fits('title'))),
 		descriptions: bestLines(
@@ -109,8 +114,8 @@ export function headProposalsOf(
 		headlines: unique([article.head.title, ...titles]).slice(0, PROPOSED),
 		standfirsts: unique([
 			...sentences.filter((text) => countWords(text) >= 8 && countWords(text) <= 28).slice(0, 2),
-			...(promised.length > 0 ? [`${capital(andList(promised))}.`] : []),
-			...describedByFigures(article, '').slice(0, 2)
+			...(promised.length > 1 ? [`${capital(andList(promised))}.`] : []),
+			...describedByFigures(article, '', keyword).slice(0, 2)
 		]).slice(0, PROPOSED)
 	};
 }
@@ -230,7 +235,7 @@ function describedBy(sentences: readonly string[], said: string): string[] {
 }
 
 /** Sentences with figures out of the sections, those that stand alone. */
-function describedByFigures({ blocks }: DeliveredArticle, said: string): string[] {
+function describedByFigures({ blocks }: DeliveredArticle, said: string, keyword: string): string[] {
 	const found = partsOf(blocks).flatMap(({ heading, blocks: under }) =>
 		heading && heading.level > 1
 			? under
@@ -240,8 +245,7 @@ function describedByFigures({ blocks }: DeliveredArticle, said: string): string[
 						(text) =>
 							countWords(text) >= 6 &&
 							countWords(text) <= 20 &&
-							/^\p{Lu}/u.test(text) &&
-							!/^(?:It|This|That|They|These|Those|So|But|And|He|She|Its|Their)\b/.test(text) &&
+							standsAlone(text, keyword) &&
 							placedQuantitiesOf(text).some(({ kind }) => FIGURED.test(kind))
 					)
 					.slice(0, 1)

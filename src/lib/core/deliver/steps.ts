@@ -1,4 +1,5 @@
 import type { Plan } from '../plan';
+import { isOrder, wordsOf } from '../text';
 import { partsOf, plainOfInlines, textOfBlock, type ArticleBlock } from './article';
 
 /** One step of doing what an article tells. */
@@ -16,7 +17,7 @@ const NAME_WORDS = 8;
 
 /**
  * The steps that an article is made of: headings that the plan calls steps, each with text under it;
- * where there are not two of those, the longest numbered list.
+ * where there are not two of those, the longest numbered list whose entries open with something to do.
  */
 export function stepsOf(
 	blocks: readonly ArticleBlock[],
@@ -38,10 +39,26 @@ export function stepsOf(
 	return found.length >= LEAST.headings ? found : stepsOfList(blocks);
 }
 
+/** Share of entries that open with something to do, from which a numbered list is one of steps. */
+const DEEDS = 0.7;
+
+function areDeeds(items: readonly (readonly ArticleBlock[])[]): boolean {
+	const deeds = items.filter((item) => {
+		const first = wordsOf(item.map(textOfBlock).join(' '))[0];
+		return first !== undefined && isOrder(first.text);
+	});
+	return deeds.length >= items.length * DEEDS;
+}
+
 function stepsOfList(blocks: readonly ArticleBlock[]): Step[] {
 	let longest: readonly (readonly ArticleBlock[])[] = [];
 	for (const block of blocks)
-		if (block.kind === 'list' && block.isOrdered && block.items.length > longest.length)
+		if (
+			block.kind === 'list' &&
+			block.isOrdered &&
+			block.items.length > longest.length &&
+			areDeeds(block.items)
+		)
 			longest = block.items;
 	if (longest.length < LEAST.entries) return [];
 	return longest.map((item) => {

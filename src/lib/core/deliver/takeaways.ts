@@ -1,13 +1,10 @@
 import { placedQuantitiesOf } from '../reading';
 import { contentStemsOf, countWords, keywordStemsOf, sentencesOf } from '../text';
+import { standsAlone } from './alone';
 import { partsOf, plainOfInlines, textOfBlock, type ArticleBlock } from './article';
 
 const MOST = 5;
 const WORDS = { least: 6, most: 30 } as const;
-/** Sentences that lean on the one before them cannot stand alone. */
-const LEANS =
-	/^(?:it|its|this|that|these|those|they|them|their|he|she|his|her|such|so|but|and|or|then|there|here|also|however|instead|otherwise|both|neither|none|yes|no|not|another|the (?:first|second|third|last|same|other|latter|former))\b|^(?:for example|in short|after (?:that|this)|on the other hand|as (?:above|said))/i;
-
 /** A sentence of the text that can stand for its section. */
 interface Candidate {
 	readonly text: string;
@@ -33,7 +30,7 @@ export function takeawaysOf(
 			.filter(({ kind }) => kind === 'paragraph')
 			.flatMap((block) => sentencesOf(textOfBlock(block)).map(({ text }) => text));
 		const candidates = sentences
-			.map((text, at) => ({ text, part, worth: worthOf(text, at, about, common) }))
+			.map((text, at) => ({ text, part, worth: worthOf(text, at, about, keyword) }))
 			.filter(({ worth }) => worth > 0)
 			.sort((a, b) => b.worth - a.worth || (a.text < b.text ? -1 : 1));
 		return candidates.slice(0, 1);
@@ -45,15 +42,11 @@ export function takeawaysOf(
 		.map(({ text }) => text);
 }
 
-function worthOf(
-	text: string,
-	at: number,
-	about: ReadonlySet<string>,
-	common: ReadonlySet<string>
-): number {
+function worthOf(text: string, at: number, about: ReadonlySet<string>, keyword: string): number {
+	const common = keywordStemsOf(keyword);
 	const words = countWords(text);
 	if (words < WORDS.least || words > WORDS.most) return 0;
-	if (!/[.!]["”’)]*$/.test(text) || LEANS.test(text)) return 0;
+	if (!standsAlone(text, keyword)) return 0;
 	const stems = new Set(contentStemsOf(text));
 	const shared = [...about].filter((stem) => stems.has(stem)).length;
 	const named = [...stems].some((stem) => common.has(stem)) ? 0.4 : 0;

@@ -49,6 +49,13 @@ export interface SentenceSpan {
 	readonly isEnded: boolean;
 }
 
+/** A stretch of text that leads somewhere. */
+export interface LinkSpan {
+	readonly start: number;
+	readonly end: number;
+	readonly href: string;
+}
+
 /** A stretch of text with its origin. */
 export interface OriginSpan extends Origin {
 	readonly start: number;
@@ -80,6 +87,9 @@ export interface BlockReading extends Head {
 	/** Words, for paragraphs and quotations; 0 for other blocks. */
 	readonly paragraphWords: number;
 	readonly links: number;
+	readonly leads: readonly LinkSpan[];
+	/** The picture of a figure, with what it is said to show; null: it is none, or names none. */
+	readonly picture: { readonly id: string; readonly alt: string } | null;
 }
 
 /** Reads one block. A gap reads as empty. */
@@ -122,7 +132,9 @@ export function readBlock(node: BlockNode, { terms, runs }: Ruler): BlockReading
 		origins: isGap ? [] : originsOf(node),
 		reading: addReading(readings),
 		paragraphWords: node.type === 'paragraph' || node.type === 'blockquote' ? words : 0,
-		links: countLinks(node)
+		links: countLinks(node),
+		leads: isGap ? [] : leadsOf(node),
+		picture: pictureOf(node)
 	};
 }
 
@@ -182,6 +194,26 @@ function originsOf(node: BlockNode): OriginSpan[] {
 		else spans.push({ ...origin.attrs, start, end });
 	}
 	return spans;
+}
+
+/** Neighbouring runs that lead to one address are one link. */
+function leadsOf(node: BlockNode): LinkSpan[] {
+	const spans: LinkSpan[] = [];
+	for (const { start, end, marks } of textRunsOf(node)) {
+		const link = marks.find((mark) => mark.type === 'link');
+		if (!link) continue;
+		const { href } = link.attrs;
+		const last = spans.at(-1);
+		if (last && last.end === start && last.href === href)
+			spans[spans.length - 1] = { ...last, end };
+		else spans.push({ start, end, href });
+	}
+	return spans;
+}
+
+function pictureOf(node: BlockNode): BlockReading['picture'] {
+	if (node.type !== 'figure' || !node.attrs?.picture) return null;
+	return { id: node.attrs.picture, alt: node.attrs.alt ?? '' };
 }
 
 function countLinks(node: DocNode): number {

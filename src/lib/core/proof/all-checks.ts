@@ -1,5 +1,6 @@
 import type { Findings } from '../findings';
 import type { ArticleReading } from '../measure';
+import type { Plan } from '../plan';
 import type { ArticleMeta, Yardstick } from '../standing';
 import { plainWord, wordsOf } from '../text';
 import {
@@ -10,6 +11,7 @@ import {
 	claimsBy,
 	claimsCheck,
 	closenessCheck,
+	deadLinkCheck,
 	forbiddenCheck,
 	grammarCheck,
 	headingsCheck,
@@ -18,15 +20,19 @@ import {
 	longCheck,
 	mustSayCheck,
 	passiveCheck,
+	picturesCheck,
 	requiredCheck,
 	rhythmCheck,
 	richnessCheck,
 	senseCheck,
 	spellingCheck,
 	stockCheck,
+	termEditsCheck,
 	termsCheck,
+	twoPlacesCheck,
 	wholeReadingCheck,
 	wholenessCheck,
+	type KeptPicture,
 	type Speller,
 	type WordingRules
 } from './checks';
@@ -43,12 +49,16 @@ export interface ProofRules extends WordingRules, ArticleMeta {
 	readonly off: readonly ReadFor[];
 	/** The year it is read in. */
 	readonly thisYear: number;
+	/** What is kept of the pictures of the take. */
+	readonly pictures?: readonly KeptPicture[];
 }
 
 /** What a text is proofread against; indexes are made once for the evidence. */
 export interface ProofEvidence {
 	readonly findings: Findings;
 	readonly yardstick: Yardstick;
+	/** Sections that the plan gives a term, by its phrase. */
+	readonly homes: ReadonlyMap<string, ReadonlySet<string>>;
 	readonly passages: PassageIndex;
 	readonly claims: ClaimChecker;
 	/** In lower case: words that are right though no dictionary has them. */
@@ -64,18 +74,34 @@ export function proofEvidenceOf(
 	sources: readonly ProofSource[],
 	findings: Findings,
 	yardstick: Yardstick,
+	plan: Pick<Plan, 'sections'> | null,
 	speller: Speller | null,
 	nameOf: (source: string) => string
 ): ProofEvidence {
 	return {
 		findings,
 		yardstick,
+		homes: homesOf(findings, plan),
 		passages: new PassageIndex(sources.filter(({ isNote }) => !isNote)),
 		claims: new ClaimChecker(sources, findings.keyword),
 		knownWords: knownWordsOf(sources),
 		speller,
 		nameOf
 	};
+}
+
+function homesOf(
+	{ terms }: Findings,
+	plan: Pick<Plan, 'sections'> | null
+): Map<string, Set<string>> {
+	const phrases = new Map(terms.map(({ key, phrase }) => [key, phrase]));
+	const homes = new Map<string, Set<string>>();
+	for (const section of plan?.sections ?? [])
+		for (const { term } of section.terms) {
+			const phrase = phrases.get(term);
+			if (phrase) homes.set(phrase, (homes.get(phrase) ?? new Set()).add(section.id));
+		}
+	return homes;
 }
 
 /** Words that stand in a note, or on two pages: names and words of the trade are no slips. */
@@ -102,7 +128,7 @@ export function checksOf(
 	evidence: ProofEvidence,
 	rules: ProofRules
 ): Checks & { readonly claimsOf: (article: ArticleReading) => readonly Claim[] } {
-	const { findings, yardstick, passages, knownWords, speller, nameOf } = evidence;
+	const { findings, yardstick, homes, passages, knownWords, speller, nameOf } = evidence;
 	const claimsOf = claimsBy(evidence.claims);
 	const meta = { titleTag: rules.titleTag, description: rules.description };
 	const names = new Set([
@@ -121,17 +147,21 @@ export function checksOf(
 		...(speller ? [spellingCheck(speller, names)] : []),
 		agedCheck(rules.thisYear),
 		bareAddressCheck,
+		deadLinkCheck,
 		forbiddenCheck(rules.mustNotSay),
 		brandCheck(rules.brands)
 	];
 	const article = [
 		claimsCheck(claimsOf, nameOf),
 		termsCheck(yardstick, meta),
+		termEditsCheck(yardstick, meta, homes),
 		wholeReadingCheck(yardstick.targetGrade),
 		senseCheck,
 		wholenessCheck,
 		headingsCheck(findings, meta),
 		richnessCheck(findings.shape),
+		twoPlacesCheck,
+		picturesCheck(rules.pictures ?? [], findings.keyword),
 		mustSayCheck(rules.mustSay),
 		callToActionCheck(rules.callToAction),
 		requiredCheck(rules.required)

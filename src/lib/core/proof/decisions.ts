@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { READS, type Mark } from './mark';
+import { READS, type Mark, type ReadFor } from './mark';
 
 /** What the writer decided about a mark: it is left out of sight, for a reason. */
 export interface Decision {
@@ -40,6 +40,22 @@ export function decidedMarks(marks: readonly Mark[], decisions: readonly Decisio
 			return reason === undefined ? [] : [{ mark, reason }];
 		})
 	};
+}
+
+/** Name of the rule that a mark is made by; what a client does not want marked is kept under it. */
+export function ruleOf({ check, about }: Pick<Mark, 'check' | 'about'>): string {
+	return `${check}: ${about}`;
+}
+
+/** Name under which a client's wish not to be read for something is kept. */
+export function readingRule(reads: ReadFor): string {
+	return `reading: ${reads}`;
+}
+
+/** What a client does not want to be read for. */
+export function unreadBy(unmarked: readonly string[]): ReadFor[] {
+	const wished = new Set(unmarked);
+	return READS.filter((reads) => wished.has(readingRule(reads)));
 }
 
 /** Decisions with one more; an earlier one about the same mark gives way. */

@@ -16,3 +16,4 @@ export * from './tagger';
 export * from './background';
 export * from './sense';
 export * from './dialect';
+export * from './verbs';

@@ -15,7 +15,7 @@ import { Autosave } from '../parts/autosave';
 /** A profile as it is typed; lists stand one entry on a line. */
 export type ClientDraft = Omit<
 	ClientProfile,
-	'facts' | 'avoid' | 'brands' | 'forms' | 'requestWording'
+	'facts' | 'avoid' | 'brands' | 'forms' | 'requestWording' | 'unmarked'
 > & {
 	facts: string;
 	avoid: string;
@@ -148,7 +148,7 @@ export function profileOf(client: Client): ClientProfile {
 }
 
 function draftOf(client: Client): ClientDraft {
-	const { forms: _, requestWording: __, ...profile } = profileOf(client);
+	const { forms: _, requestWording: __, unmarked: ___, ...profile } = profileOf(client);
 	return {
 		...structuredClone(profile),
 		facts: client.facts.join('\n'),
@@ -159,7 +159,7 @@ function draftOf(client: Client): ClientDraft {
 
 function profileFrom(
 	draft: ClientDraft,
-	{ forms, requestWording }: Pick<ClientProfile, 'forms' | 'requestWording'>
+	{ forms, requestWording, unmarked }: Pick<ClientProfile, 'forms' | 'requestWording' | 'unmarked'>
 ): ClientProfile {
 	return {
 		name: draft.name.trim(),
@@ -180,7 +180,8 @@ function profileFrom(
 		logo: draft.logo,
 		// these are changed where they stand, at once
 		forms,
-		requestWording
+		requestWording,
+		unmarked
 	};
 }
 

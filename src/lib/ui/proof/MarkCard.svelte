@@ -17,6 +17,8 @@
 		ondismiss: (reason: string) => void;
 		onask: (isAsking: boolean) => void;
 		onleave: () => void;
+		/** Never marks by this rule again for the client; left out where nobody is named. */
+		onsilence?: (() => void) | undefined;
 	}
 	let {
 		mark,
@@ -29,7 +31,8 @@
 		ongap,
 		ondismiss,
 		onask,
-		onleave
+		onleave,
+		onsilence
 	}: Props = $props();
 
 	let reason = $state('');
@@ -115,6 +118,8 @@
 						>Leave a gap for its source</button
 					>{/if}
 				<button class="linkish" onclick={() => onask(true)}>Dismiss, because …</button>
+				{#if onsilence}<button class="linkish" onclick={onsilence}>Never for this client</button
+					>{/if}
 				<button class="linkish" onclick={onleave}>Leave</button>
 			</p>
 		{/if}

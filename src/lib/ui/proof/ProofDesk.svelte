@@ -3,7 +3,7 @@
 	import { untrack } from 'svelte';
 	import type { TakeDoc } from '$lib/core/manuscript';
 	import type { Plan } from '$lib/core/plan';
-	import type { Claim, Mark } from '$lib/core/proof';
+	import { unreadBy, type Claim, type Mark } from '$lib/core/proof';
 	import type { Take } from '$lib/data/db';
 	import { toast } from 'svelte-sonner';
 	import { useSession } from '../assignment/session.svelte';
@@ -70,6 +70,7 @@
 	$effect(() => {
 		void reading;
 		const [now, against] = [isPlanned ? plan : null, rules];
+		void session.proof.dialect;
 		if (session.isCurrent)
 			proof.follow(
 				untrack(() => editor.doc),
@@ -201,6 +202,13 @@
 				isRead={proof.isRead}
 				onchoose={(reads) => (proof.only = reads)}
 				ontoggle={(reads) => void proof.toggle(reads)}
+				client={session.client && {
+					name: session.client.name,
+					off: unreadBy(session.client.unmarked)
+				}}
+				ontoggleclient={(reads) => void proof.toggleForClient(reads)}
+				dialect={session.proof.dialect}
+				ondialect={(dialect) => void proof.setDialect(dialect)}
 			/>
 			<MovesList
 				moves={editor.moves}
@@ -269,10 +277,31 @@
 							}}
 							onask={(isAsking) => (isDismissing = isAsking)}
 							onleave={() => step(1)}
+							onsilence={session.client ? () => void proof.silence(mark) : undefined}
 						/>
 					{:else}
 						{#if proof.isRead}<p class="text-ink-2">Nothing is marked here.</p>{/if}
 					{/each}
+					{@const silent = (session.client?.unmarked ?? []).filter(
+						(rule) => !rule.startsWith('reading: ')
+					)}
+					{#if silent.length > 0}
+						<details class="mt-4">
+							<summary class="text-ink-2"
+								>{countOf(silent.length, 'rule')} not marked for {session.client?.name}</summary
+							>
+							<ul>
+								{#each silent as rule (rule)}
+									<li class="py-1">
+										{rule}
+										<button class="linkish ml-2" onclick={() => void proof.unsilence(rule)}
+											>Mark again</button
+										>
+									</li>
+								{/each}
+							</ul>
+						</details>
+					{/if}
 					{#if proof.dismissed.length > 0}
 						<details class="mt-4">
 							<summary class="text-ink-2"

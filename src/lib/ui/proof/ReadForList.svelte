@@ -3,6 +3,8 @@
 	import { READS, type ReadFor } from '$lib/core/proof';
 	import { READ_WORDS } from './read-words';
 
+	import type { Dialect } from '$lib/core/text';
+
 	interface Props {
 		/** The reading that is looked at alone; null: all. */
 		only: ReadFor | null;
@@ -11,8 +13,25 @@
 		isRead: boolean;
 		onchoose: (reads: ReadFor | null) => void;
 		ontoggle: (reads: ReadFor) => void;
+		/** The client, and what is not read for them; null: nobody is named. */
+		client: { readonly name: string; readonly off: readonly ReadFor[] } | null;
+		ontoggleclient: (reads: ReadFor) => void;
+		/** Null: that of the notes. */
+		dialect: Dialect | null;
+		ondialect: (dialect: Dialect | null) => void;
 	}
-	let { only, off, countOf, isRead, onchoose, ontoggle }: Props = $props();
+	let {
+		only,
+		off,
+		countOf,
+		isRead,
+		onchoose,
+		ontoggle,
+		client,
+		ontoggleclient,
+		dialect,
+		ondialect
+	}: Props = $props();
 </script>
 
 <section aria-label="Read for">
@@ -23,7 +42,9 @@
 	<ul class="mt-1">
 		{#each READS as reads (reads)}
 			{@const count = countOf(reads)}
-			{@const isOff = off.includes(reads)}
+			{@const isOffHere = off.includes(reads)}
+			{@const isOffForClient = client?.off.includes(reads) ?? false}
+			{@const isOff = isOffHere || isOffForClient}
 			<li class="row flex items-baseline gap-2" class:quiet={count === 0 || isOff}>
 				<span aria-hidden="true" class="w-4 shrink-0">{READ_WORDS[reads].sign}</span>
 				<button
@@ -35,14 +56,37 @@
 				<span class="count text-ink-2"
 					>{isOff ? 'off' : !isRead ? '' : count === 0 ? READ_WORDS[reads].none : count}</span
 				>
-				<button
-					class="switch text-[11px] text-ink-2 hover:text-ink"
-					aria-label="{isOff ? 'Read for' : 'Do not read for'} {READ_WORDS[reads].name}"
-					onclick={() => ontoggle(reads)}>{isOff ? 'on' : 'off'}</button
-				>
+				<span class="switch text-[11px] text-ink-2">
+					{#if !isOffForClient}<button
+							class="hover:text-ink"
+							aria-label="{isOffHere ? 'Read for' : 'Do not read for'} {READ_WORDS[reads].name}"
+							onclick={() => ontoggle(reads)}>{isOffHere ? 'on' : 'off'}</button
+						>{/if}
+					{#if client && !isOffHere}<button
+							class="hover:text-ink"
+							title="{isOffForClient ? 'On' : 'Off'} for {client.name}, in every assignment"
+							aria-label="{isOffForClient ? 'Read for' : 'Do not read for'} {READ_WORDS[reads]
+								.name} for {client.name}"
+							onclick={() => ontoggleclient(reads)}
+							>{isOffForClient ? 'on for all' : 'for all'}</button
+						>{/if}
+				</span>
 			</li>
 		{/each}
 	</ul>
+	<label class="mt-2 flex items-baseline gap-2 text-[12px]"
+		><span class="text-ink-2">Spelling</span>
+		<select
+			class="field w-auto! py-0.5!"
+			value={dialect ?? ''}
+			onchange={(event) =>
+				ondialect(event.currentTarget.value === '' ? null : (event.currentTarget.value as Dialect))}
+		>
+			<option value="">as in the notes</option>
+			<option value="british">British</option>
+			<option value="american">American</option>
+		</select></label
+	>
 </section>
 
 <style>
@@ -57,7 +101,12 @@
 		position: absolute;
 		left: 100%;
 		bottom: 4px;
-		padding-left: 3px;
+		z-index: 2;
+		display: flex;
+		gap: 6px;
+		white-space: nowrap;
+		background: var(--color-base-100);
+		padding: 0 3px;
 		opacity: 0;
 	}
 	@media (max-width: 1023px) {

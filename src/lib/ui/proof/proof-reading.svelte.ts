@@ -3,15 +3,20 @@ import type { TakeDoc } from '$lib/core/manuscript';
 import type { Plan } from '$lib/core/plan';
 import {
 	decidedMarks,
+	readingRule,
+	ruleOf,
 	withDecision,
 	type Claim,
 	type Mark,
 	type ProofRules,
 	type ReadFor
 } from '$lib/core/proof';
+import type { Dialect } from '$lib/core/text';
+import { putUnmarked, readClient } from '$lib/data/clients';
 import { messageOf } from '$lib/data/trouble';
 import { analysis } from '$lib/workers/client';
 import type { Session } from '../assignment/session.svelte';
+import { history } from '../frame/history.svelte';
 
 /** Typing rests this long before a text is proofread again. */
 const PAUSE_MS = 450;
@@ -44,7 +49,13 @@ export class ProofReading {
 	readonly trouble = $derived(this.#trouble);
 	/** All figures, dates and named bodies, with what backs them. */
 	readonly claims = $derived(this.#claims);
-	readonly #decided = $derived.by(() => decidedMarks(this.#marks, this.#session.proof.dismissed));
+	readonly #silent = $derived.by(() => new Set(this.#session.client?.unmarked ?? []));
+	readonly #decided = $derived.by(() =>
+		decidedMarks(
+			this.#marks.filter((mark) => !this.#silent.has(ruleOf(mark))),
+			this.#session.proof.dismissed
+		)
+	);
 	/** Marks nobody has decided about, in reading order. */
 	readonly open: readonly Mark[] = $derived(this.#decided.open);
 	readonly dismissed = $derived(this.#decided.dismissed);
@@ -133,6 +144,55 @@ export class ProofReading {
 		await this.#session.decideProof('Brought a mark back', (choices) => ({
 			...choices,
 			dismissed: choices.dismissed.filter(({ mark }) => mark !== id)
+		}));
+	}
+
+	/** Never marks by a rule again for the client, in any assignment. */
+	silence(mark: Mark): Promise<void> {
+		const at = this.shown.findIndex(({ id }) => id === mark.id);
+		this.take(this.shown[at + 1] ?? this.shown[at - 1] ?? null);
+		return this.#setUnmarked('Never again for this client', (list) => [
+			...new Set([...list, ruleOf(mark)])
+		]);
+	}
+
+	/** Marks by a rule again. */
+	unsilence(rule: string): Promise<void> {
+		return this.#setUnmarked('Marked again for this client', (list) =>
+			list.filter((other) => other !== rule)
+		);
+	}
+
+	/** Switches a reading off for the client, or on. */
+	toggleForClient(reads: ReadFor): Promise<void> {
+		const rule = readingRule(reads);
+		return this.#setUnmarked('Changed what is read for this client', (list) =>
+			list.includes(rule) ? list.filter((other) => other !== rule) : [...list, rule]
+		);
+	}
+
+	async #setUnmarked(
+		label: string,
+		change: (list: readonly string[]) => readonly string[]
+	): Promise<void> {
+		const client = this.#session.client?.id;
+		if (!client) return;
+		let before: readonly string[] = [];
+		await history.run({
+			label,
+			redo: async () => {
+				before = (await readClient(client))?.unmarked ?? [];
+				await putUnmarked(client, change(before));
+			},
+			undo: () => putUnmarked(client, before)
+		});
+	}
+
+	/** Which spelling counts as right; null: that of the notes. */
+	setDialect(dialect: Dialect | null): Promise<void> {
+		return this.#session.decideProof('Changed the spelling', (choices) => ({
+			...choices,
+			dialect
 		}));
 	}
 

@@ -1,6 +1,6 @@
 import { docText, type TakeDoc } from '$lib/core/manuscript';
 import type { Plan } from '$lib/core/plan';
-import type { ProofRules } from '$lib/core/proof';
+import { unreadBy, type ProofRules } from '$lib/core/proof';
 import type { Session } from '../assignment/session.svelte';
 
 /**
@@ -9,7 +9,7 @@ import type { Session } from '../assignment/session.svelte';
  * @param plan null: the text has none, and its first heading is its title
  */
 export function proofRulesOf(session: Session, plan: Plan | null, doc: TakeDoc): ProofRules {
-	const { assignment, client, mustNotSay, required, proof } = session;
+	const { assignment, client, mustNotSay, required, proof, pictures } = session;
 	return {
 		mustSay: assignment?.brief.mustSay ?? [],
 		mustNotSay,
@@ -18,8 +18,9 @@ export function proofRulesOf(session: Session, plan: Plan | null, doc: TakeDoc):
 		description: plan?.description ?? '',
 		callToAction: assignment?.brief.callToAction ?? '',
 		required,
-		off: proof.off,
-		thisYear: new Date().getFullYear()
+		off: [...new Set([...proof.off, ...unreadBy(client?.unmarked ?? [])])],
+		thisYear: new Date().getFullYear(),
+		pictures: pictures.map(({ id, name, credit, licence }) => ({ id, name, credit, licence }))
 	};
 }
 

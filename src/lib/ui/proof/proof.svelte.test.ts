@@ -189,13 +189,19 @@ describe('what stands beside the text', () => {
 	it('counts the marks of each reading, and lets one be looked at alone or switched off', async () => {
 		const onchoose = vi.fn();
 		const ontoggle = vi.fn();
+		const ontoggleclient = vi.fn();
+		const ondialect = vi.fn();
 		render(ReadForList, {
 			only: null,
 			off: ['aged'],
 			countOf: (reads) => (reads === 'claims' ? 4 : 0),
 			isRead: true,
 			onchoose,
-			ontoggle
+			ontoggle,
+			client: { name: 'Fellgate Tools', off: ['links'] },
+			ontoggleclient,
+			dialect: null,
+			ondialect
 		});
 		const rows = screen.getAllByRole('listitem').map(({ textContent }) => textContent);
 		expect(rows.find((row) => row?.includes('Claims'))).toContain('4');
@@ -204,6 +210,13 @@ describe('what stands beside the text', () => {
 		expect(onchoose).toHaveBeenCalledWith('claims');
 		await userEvent.click(screen.getByRole('button', { name: 'Do not read for Claims' }));
 		expect(ontoggle).toHaveBeenCalledWith('claims');
+		expect(rows.find((row) => row?.includes('Links'))).toContain('off');
+		await userEvent.click(
+			screen.getByRole('button', { name: 'Read for Links, images for Fellgate Tools' })
+		);
+		expect(ontoggleclient).toHaveBeenCalledWith('links');
+		await userEvent.selectOptions(screen.getByLabelText('Spelling'), 'american');
+		expect(ondialect).toHaveBeenCalledWith('american');
 	});
 
 	it('ticks moves and goes to their sections', async () => {

@@ -33,7 +33,10 @@ export function titleOf({
 		case 'grammar':
 			return about[0]!.toUpperCase() + about.slice(1);
 		case 'term':
+		case 'term edit':
 			return about;
+		case 'picture':
+			return about.replace(/ \S+$/, '').replace(/^./, (letter) => letter.toUpperCase());
 		default:
 			return check[0]!.toUpperCase() + check.slice(1);
 	}

@@ -10,3 +10,4 @@ export * from './reading';
 export * from './sameness';
 export * from './spelling';
 export * from './terms';
+export * from './term-edits';

@@ -1,6 +1,5 @@
-import { contentStemsOf } from '../../text';
+import { contentStemsOf, isOrder } from '../../text';
 import type { Passage } from './note-material';
-import { isOrder } from './verbs';
 
 /** Words with which notes say what the whole comes down to. */
 const SHORT_ANSWER =

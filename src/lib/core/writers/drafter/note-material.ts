@@ -1,7 +1,6 @@
 import { isPrintable, type NoteUnit, type ReadNoteUnits } from '../../notes';
-import { contentStemsOf, countWords } from '../../text';
+import { contentStemsOf, countWords, hasVerb, isOrder } from '../../text';
 import { smoothed, smoothedCell, smoothedEntry } from './smooth';
-import { hasVerb, isOrder } from './verbs';
 
 /** A note as the drafter reads it. */
 export interface DraftNote {

@@ -1,9 +1,9 @@
+import { isOrder } from '../../text';
 import type { Question } from '../../findings';
 import { withArticle, type PlanSection } from '../../plan';
 import { docText, gap, heading, list, paragraph, textNode, type BlockNode } from '../../manuscript';
 import type { Allocation } from './allocate';
 import { Narrator, type Passage } from './note-material';
-import { isOrder } from './verbs';
 import { type DraftMaterial, BRIEF_ORIGIN } from './draft-material';
 import { gapFor, openQuestion } from './gaps';
 import { paragraphs, sentenceNodes } from './running-text';

@@ -1,0 +1,28 @@
+import { contentStemsOf, countWords, hasVerb, keywordStemsOf } from '../text';
+
+/** Words that lean on the sentence before them. */
+const LEANS =
+	/^(?:it|its|this|that|these|those|they|them|their|he|she|his|her|such|so|but|and|or|then|there|here|also|however|instead|otherwise|both|neither|none|yes|no|not|another|the (?:first|second|third|last|same|other|latter|former|rest))\b|^(?:for example|in short|after (?:that|this)|on the other hand|as (?:above|said)|if (?:it|they|so|not)\b)/i;
+/** A jotting leaves its subject out. */
+const SUBJECTLESS =
+	/^(?:tried|did|went|got|had|saw|took|gave|made|said|says|asked|asks|told|tells|reckons|reckoned|thinks|thought|found|came|was|were|has|used|bought|paid)\b/i;
+/** Signs of notes that were never written out. */
+const JOTTED =
+	/[=≥≤<>→←↔~[\]{}|]|\s\+\s|[£€$]\d+\/|\bapprox\.|\bw\.-|(?:^|\s)[x×]\s?\d|\d\/\d|\b\d+\+/;
+/** "Lease: five years left": a label and what stands for it. */
+const LABELLED = /^[^\s:]+(?:\s[^\s:]+){0,3}:\s/;
+
+/**
+ * Whether a sentence of an article can be read by itself, away from what stands around it: a whole sentence
+ * that leans on none, no jotting, no half of a quotation, and more than the keyword said again.
+ */
+export function standsAlone(text: string, keyword: string): boolean {
+	if (!/^[\p{Lu}\p{N}£€$]/u.test(text) || !/[.]["”’)]*$/.test(text)) return false;
+	if (LEANS.test(text) || SUBJECTLESS.test(text) || JOTTED.test(text) || LABELLED.test(text))
+		return false;
+	if (/["“”«»]/.test(text) || !hasVerb(text)) return false;
+	const common = keywordStemsOf(keyword);
+	return (
+		contentStemsOf(text).filter((stem) => !common.has(stem)).length >= 2 && countWords(text) >= 5
+	);
+}
