@@ -133,6 +133,7 @@ const median = (run: () => void, rounds = 7) => at(times(run, rounds), 0.5);
 				author: '',
 				publisher: '',
 				publishedOn: '',
+				changedOn: '',
 				address: ''
 			},
 			choices: NO_DELIVERY_CHOICES,

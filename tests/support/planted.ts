@@ -19,6 +19,7 @@ import {
 	Proofreader,
 	type Mark,
 	type ProofEvidence,
+	type ProofRules,
 	type ReadFor
 } from '../../src/lib/core/proof';
 import { quantitiesOf } from '../../src/lib/core/reading';
@@ -52,10 +53,10 @@ export function proofJob(name: string): ProofJob {
 	};
 }
 
-/** Marks of a text as it would be handed in, title tag and description left aside. */
-export function marksOf({ evidence, ruler }: ProofJob, doc: TakeDoc): Mark[] {
+/** What a text is asked to be where brief and client ask for nothing. */
+export function rulesFor({ evidence }: ProofJob): ProofRules {
 	const { keyword } = evidence.findings;
-	const checks = checksOf(evidence, {
+	return {
 		mustSay: [],
 		mustNotSay: [],
 		brands: [],
@@ -65,8 +66,13 @@ export function marksOf({ evidence, ruler }: ProofJob, doc: TakeDoc): Mark[] {
 		required: [],
 		off: [],
 		thisYear: 2026
-	});
-	return new Proofreader(checks).read(readArticle(doc, ruler));
+	};
+}
+
+/** Marks of a text as it would be handed in, title tag and description left aside. */
+export function marksOf(job: ProofJob, doc: TakeDoc): Mark[] {
+	const checks = checksOf(job.evidence, rulesFor(job));
+	return new Proofreader(checks).read(readArticle(doc, job.ruler));
 }
 
 /** A fault that was planted: its kind, the block it stands in, what reads for it, and the words. */

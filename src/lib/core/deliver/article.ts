@@ -113,6 +113,8 @@ export interface ArticleHead {
 	readonly publisher: string;
 	/** YYYY-MM-DD or empty. */
 	readonly publishedOn: string;
+	/** Day it was changed last, YYYY-MM-DD or empty. */
+	readonly changedOn: string;
 	/** Where it will stand; empty: not known. */
 	readonly address: string;
 }

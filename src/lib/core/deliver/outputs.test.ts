@@ -25,6 +25,7 @@ import {
 	type TakeDoc,
 	type TextMark
 } from '../manuscript';
+import { blocksOfRichText, markdownOfBlocks } from '../pages';
 import { wordsOf } from '../text';
 import {
 	textOfBlock,
@@ -52,6 +53,7 @@ const HEAD: ArticleHead = {
 	author: 'Ada Fell',
 	publisher: 'Fellgate Tools',
 	publishedOn: '2026-11-29',
+	changedOn: '2026-11-30',
 	address: 'https://fellgate-tools.example/walls'
 };
 const PICTURE: DeliveredPicture = {
@@ -197,6 +199,22 @@ describe('every output of one take', () => {
 				);
 			}),
 			{ numRuns: 100 }
+		);
+	});
+});
+
+describe('a body of HTML', () => {
+	it('comes back through the app’s own reader of rich text with the same words', () => {
+		fc.assert(
+			fc.property(manuscript, (doc) => {
+				const article = makeArticle(doc, inputOf());
+				const back = docFromMarkdown(markdownOfBlocks(blocksOfRichText(htmlBodyOf(article))));
+				const text = withoutPictures(back.content.map(docText).join('\n'));
+				expect(wordsIn(text.replace(/^A trench$/gm, ''))).toEqual(
+					wordsIn(article.blocks.map(textOfBlock).join('\n'))
+				);
+			}),
+			{ numRuns: 60 }
 		);
 	});
 });

@@ -42,6 +42,7 @@ const article = (doc: TakeDoc, choices = NO_DELIVERY_CHOICES) =>
 			author: '',
 			publisher: '',
 			publishedOn: '',
+			changedOn: '',
 			address: ''
 		},
 		choices,

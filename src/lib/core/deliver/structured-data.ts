@@ -32,6 +32,10 @@ export function structuredDataOf(
 			? {}
 			: { publisher: { '@type': 'Organization' as const, name: head.publisher } }),
 		...(head.publishedOn === '' ? {} : { datePublished: head.publishedOn }),
+		// what was changed before it was published was not changed since
+		...(head.publishedOn === '' || head.changedOn <= head.publishedOn
+			? {}
+			: { dateModified: head.changedOn }),
 		...(image.length === 0 ? {} : { image }),
 		...(head.address === '' ? {} : { mainEntityOfPage: head.address })
 	};

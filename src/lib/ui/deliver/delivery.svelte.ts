@@ -33,6 +33,7 @@ import { noteHandOver } from '$lib/data/assignments';
 import { readLinks } from '$lib/data/clients';
 import type { Picture, Take } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
+import { localDay } from '../parts/local-day';
 import type { Session } from '../assignment/session.svelte';
 import { ProofReading } from '../proof/proof-reading.svelte';
 import { proofRulesOf } from '../proof/proof-rules';
@@ -142,6 +143,7 @@ export class Delivery {
 				author: choices.author,
 				publisher: session.client?.name ?? '',
 				publishedOn: choices.publishedOn,
+				changedOn: this.take ? localDay(new Date(this.take.updatedAt)) : '',
 				address: this.address
 			},
 			choices,
