@@ -137,6 +137,11 @@ test('a draft is handed over: title, links, pictures, every form, report, script
 			/^WEBVTT\n\n1\n00:00:00\.000 --> /
 		);
 		expect(text('what-is-in-it.txt')).toContain('Open when this was made:');
+		expect(
+			Object.keys(unzipSync(files['how-to-build-a-dry-stone-wall-report.docx']!)).some((name) =>
+				/^word\/media\/.*\.png$/.test(name)
+			)
+		).toBe(true);
 		expect(files['pictures/03-section-of-a-wall.png']!.slice(1, 4)).toEqual(
 			new TextEncoder().encode('PNG')
 		);
@@ -261,5 +266,103 @@ test('a picture is pasted, said to show something else, and deleted with undo', 
 		buffer: Buffer.from('no picture')
 	});
 	await expect(page.getByText(/notes\.jpg is no picture that this browser can read/)).toBeVisible();
+	expect(errors).toEqual([]);
+});
+
+test('copies, a folder, a sitemap, queries that it is found for, and what a reader is told', async ({
+	page
+}) => {
+	const errors = watchErrors(page);
+	await openSample(page);
+	await proposePlan(page);
+	await draftArticle(page);
+	await goTo(page, 'Deliver');
+	await expect(page.getByRole('link', { name: /^Deliver \d+ to see to/ })).toBeVisible();
+
+	await test.step('formatted text is on the clipboard, for any editor', async () => {
+		await left(page).getByRole('button', { name: 'Copy formatted text' }).click();
+		await expect(page.getByText('The article is on the clipboard, formatted.')).toBeVisible();
+		const html = await page.evaluate(async () => {
+			const [item] = await navigator.clipboard.read();
+			return (await item!.getType('text/html')).text();
+		});
+		expect(html).toContain('<h2');
+		expect(html).not.toMatch(/data-|class=/);
+	});
+
+	await test.step('Markdown goes with its head, the page goes into a folder', async () => {
+		await left(page).getByLabel('Title and description before the Markdown').check();
+		const { bytes } = await saved(page, 'Save Markdown');
+		expect(strFromU8(bytes)).toMatch(/^---\ntitle: "How to build/);
+		// a folder of the browser's own stands for the one that a writer chooses
+		await page.evaluate(() => {
+			Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });
+		});
+		await left(page)
+			.getByRole('button', { name: /^Folder/ })
+			.click();
+		await expect(page.getByText(/^\d+ files are in the folder\./)).toBeVisible();
+		const text = await page.evaluate(async () => {
+			const folder = await navigator.storage.getDirectory();
+			const file = await folder.getFileHandle('what-is-in-it.txt');
+			return (await file.getFile()).text();
+		});
+		expect(text).toContain('how-to-build-a-dry-stone-wall.docx');
+	});
+
+	await test.step('a sitemap gives addresses that fit', async () => {
+		const links = page.getByRole('region', { name: /^Links/ });
+		await expect(links.getByText('/journal/hearting')).toBeHidden();
+		await links.getByLabel('A sitemap or a list of addresses').setInputFiles({
+			name: 'sitemap.xml',
+			mimeType: 'application/xml',
+			buffer: Buffer.from(
+				'<?xml version="1.0"?><urlset><url><loc>https://fellgate-tools.example/journal/hearting</loc></url><url><loc>https://fellgate-tools.example/</loc></url></urlset>'
+			)
+		});
+		await expect(page.getByText('Brought in 1 address')).toBeVisible();
+		await expect(links.getByText(/\/journal\/hearting/)).toBeVisible();
+		await links.getByLabel('A sitemap or a list of addresses').setInputFiles({
+			name: 'empty.csv',
+			mimeType: 'text/csv',
+			buffer: Buffer.from('nothing here\n')
+		});
+		await expect(page.getByText(/No address was found in empty\.csv/)).toBeVisible();
+	});
+
+	await test.step('further reading and references stand in the page', async () => {
+		await page.getByRole('button', { name: 'B', exact: true }).click();
+		await right(page).getByLabel('References').selectOption('list');
+		await right(page).getByLabel('Author').fill('Ada Fell');
+		await page.keyboard.press('Tab');
+		await page.getByRole('tab', { name: 'The page' }).click();
+		const preview = page.getByRole('article', { name: 'Preview of the article' });
+		await expect(preview.getByRole('heading', { name: 'Further reading' })).toBeAttached();
+		await expect(preview.getByRole('heading', { name: 'References' })).toBeAttached();
+		await page.getByRole('button', { name: 'Structured data', exact: true }).click();
+		await expect(page.getByText('"name": "Ada Fell"')).toBeVisible();
+	});
+
+	await test.step('queries are held against terms and questions, and stay after a reload', async () => {
+		await page.getByRole('tab', { name: 'Found for' }).click();
+		await page.getByLabel('A list of queries').setInputFiles({
+			name: 'queries.csv',
+			mimeType: 'text/csv',
+			buffer: Buffer.from(
+				'Query,Clicks,Impressions,Position\nhow to build a dry stone wall,41,900,3.2\ndry stone wall insurance,3,80,11\n'
+			)
+		});
+		await expect(page.getByRole('region', { name: 'Terms it is found for' })).toContainText(
+			'41 clicks, position 3.2'
+		);
+		await expect(page.getByRole('region', { name: 'Queries beyond the article' })).toContainText(
+			'dry stone wall insurance'
+		);
+		await page.reload();
+		await page.getByRole('tab', { name: 'Found for' }).click();
+		await expect(page.getByRole('region', { name: 'Terms it is found for' })).toContainText(
+			'41 clicks'
+		);
+	});
 	expect(errors).toEqual([]);
 });

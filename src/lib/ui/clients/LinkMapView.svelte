@@ -5,11 +5,11 @@
 	import { get } from 'svelte/store';
 	import { toast } from 'svelte-sonner';
 	import { readLinkMap, writeLinkMap, type Link, type LinkMapRead } from '$lib/core/clients';
-	import { decodeBytes } from '$lib/core/text';
 	import { putLinks } from '$lib/data/clients';
 	import type { Assignment } from '$lib/data/db';
 	import { history } from '../frame/history.svelte';
 	import { download } from '../parts/download';
+	import { readTextFile } from '../parts/read-text-file';
 
 	interface Props {
 		/** Id of the client. */
@@ -79,12 +79,8 @@
 		const file = files?.[0];
 		if (picker) picker.value = '';
 		if (!file) return;
-		const decoded = decodeBytes(new Uint8Array(await file.arrayBuffer()));
-		if (decoded.kind === 'binary')
-			toast.error(
-				`${file.name} looks like ${decoded.looksLike}; save it as CSV and bring that in.`
-			);
-		else await take(decoded.text);
+		const text = await readTextFile(file, 'save it as CSV and bring that in');
+		if (text !== null) await take(text);
 	}
 </script>
 

@@ -1,10 +1,10 @@
 <!-- What the delivered page is found for, once that is known: the start of the next look at it. -->
 <script lang="ts">
 	import { foundForOf, plainTextOf, readFoundQueries, type FoundQuery } from '$lib/core/deliver';
-	import { decodeBytes } from '$lib/core/text';
 	import { toast } from 'svelte-sonner';
 	import { countOf } from '../parts/count-of';
 	import { keyed } from '../parts/keyed';
+	import { readTextFile } from '../parts/read-text-file';
 	import type { Delivery } from './delivery.svelte';
 
 	let { delivery }: { delivery: Delivery } = $props();
@@ -40,12 +40,8 @@
 		const file = files?.[0];
 		if (picker) picker.value = '';
 		if (!file) return;
-		const decoded = decodeBytes(new Uint8Array(await file.arrayBuffer()));
-		if (decoded.kind === 'binary')
-			toast.error(
-				`${file.name} looks like ${decoded.looksLike}; save it as CSV and bring that in.`
-			);
-		else await take(file.name, decoded.text);
+		const text = await readTextFile(file, 'save it as CSV and bring that in');
+		if (text !== null) await take(file.name, text);
 	}
 
 	function saidOf({ clicks, position }: FoundQuery): string {

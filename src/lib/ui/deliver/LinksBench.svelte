@@ -3,12 +3,12 @@
 	import { toast } from 'svelte-sonner';
 	import { readLinkMap, readSitemap, type Link } from '$lib/core/clients';
 	import { withLink, withoutLinksTo, type LinkOffer } from '$lib/core/deliver';
-	import { decodeBytes } from '$lib/core/text';
 	import { putLinks } from '$lib/data/clients';
 	import { changeTakeAsStep } from '../assignment/change-take';
 	import { history } from '../frame/history.svelte';
 	import { countOf } from '../parts/count-of';
 	import { keyed } from '../parts/keyed';
+	import { readTextFile } from '../parts/read-text-file';
 	import type { Delivery } from './delivery.svelte';
 
 	let { delivery }: { delivery: Delivery } = $props();
@@ -47,15 +47,10 @@
 		if (picker) picker.value = '';
 		const client = session.assignment?.client;
 		if (!file || !client) return;
-		const decoded = decodeBytes(new Uint8Array(await file.arrayBuffer()));
-		if (decoded.kind === 'binary') {
-			toast.error(`${file.name} looks like ${decoded.looksLike}; bring a sitemap or a CSV list.`);
-			return;
-		}
-		const isMap = /<(?:urlset|sitemapindex|loc)[\s>]/i.test(decoded.text.slice(0, 4000));
-		const read: readonly Link[] = isMap
-			? readSitemap(decoded.text)
-			: readLinkMap(decoded.text).links;
+		const text = await readTextFile(file, 'bring a sitemap or a CSV list');
+		if (text === null) return;
+		const isMap = /<(?:urlset|sitemapindex|loc)[\s>]/i.test(text.slice(0, 4000));
+		const read: readonly Link[] = isMap ? readSitemap(text) : readLinkMap(text).links;
 		const before = [...delivery.links];
 		const known = new Set(before.map(({ phrase, address }) => `${phrase}\n${address}`));
 		const fresh = read.filter(({ phrase, address }) => !known.has(`${phrase}\n${address}`));
