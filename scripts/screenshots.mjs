@@ -176,10 +176,11 @@ async function walk(theme, names) {
 	await page.getByLabel('Under which address').fill('https://fellgate-tools.example/journal');
 	await page.keyboard.press('Enter');
 	await page.getByText('The text is being proofread').waitFor({ state: 'hidden', timeout: 60_000 });
-	await page
-		.getByRole('heading', { name: 'Slug' })
-		.or(page.getByLabel('Slug'))
-		.scrollIntoViewIfNeeded();
+	const notice = page.getByText('Placed courses-and-cope.svg');
+	await notice.waitFor();
+	await page.mouse.move(640, 400);
+	await notice.waitFor({ state: 'hidden' });
+	await page.getByRole('main').evaluate((main) => main.scrollTo(0, 0));
 	await take('deliver');
 	await page.getByRole('tab', { name: 'Client report' }).click();
 	await page.getByRole('img', { name: /^This article stands at/ }).waitFor();
