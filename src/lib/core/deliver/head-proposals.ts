@@ -12,7 +12,7 @@ import {
 	sentencesOf
 } from '../text';
 import { standsAlone } from './alone';
-import { partsOf, textOfBlock, type DeliveredArticle } from './article';
+import { partsOf, plainOfInlines, textOfBlock, type DeliveredArticle } from './article';
 import type { Step } from './steps';
 
 /** A line that is proposed, and what there is to say about it. */
@@ -78,6 +78,7 @@ export function headProposalsOf(
 	const generic = /in one place|explained in order/;
 	const fromPlan = options.titles.filter((title) => !generic.test(title));
 	const { count, answers, what } = kept;
+	const own = makeUpOf(article);
 	const titles = unique(
 		[
 			count !== '' && answers !== '' ? `${said}: ${count} and ${answers} answers` : '',
@@ -87,6 +88,9 @@ export function headProposalsOf(
 			count === '' ? '' : `${said}: ${count}`,
 			answers === '' ? '' : `${said}: ${answers} questions answered`,
 			article.head.title,
+			own.names.length > 1 ? `${said}: ${andList(own.names.slice(0, 2))}` : '',
+			own.parts >= FEW ? `${said}, in ${numberWord(own.parts)} parts` : '',
+			own.isFigured ? `${said}, with figures` : '',
 			...fromPlan,
 			...options.titles
 		].filter(Boolean)
@@ -99,6 +103,8 @@ export function headProposalsOf(
 		...describedBy(sentences, said),
 		...describedByFigures(article, said, keyword),
 		...(promised.length > 1 ? [`${said}: ${andList(promised)}.`] : []),
+		...(own.names.length > 1 ? [`${said}: ${andList(own.names.slice(0, 5))}.`] : []),
+		...sentences.slice(1, 3).map((sentence) => `${said}. ${sentence}`),
 		...options.descriptions
 	]);
 	const look = (text: string, part: 'title' | 'description') => lineOf(text, part, keyword, pages);
@@ -204,6 +210,30 @@ function keptPromises(
 			...(sections.some(({ intent }) => intent === 'mistakes') ? ['what goes wrong'] : [])
 		]
 	};
+}
+
+/** Sentences with a figure from which an article is called one with figures. */
+const FIGURED_FROM = 5;
+
+/** What an article is made of: short names of its sections as they stand in a sentence, how many there are, figures. */
+function makeUpOf({ blocks }: DeliveredArticle) {
+	const parts = partsOf(blocks).filter(({ heading }) => heading?.level === 2);
+	const names = parts.flatMap(({ heading }) => {
+		const text = plainOfInlines(heading!.inlines).trim();
+		const isName =
+			countWords(text) <= 4 &&
+			!/[?:,!.]|^(?:what|how|which|where|when|why|who|is|are|do|does|can|should|if|in|on|at|before|after)\b/i.test(
+				text
+			);
+		return isName
+			? [/^\p{Lu}[\p{Lu}\d]/u.test(text) ? text : text[0]!.toLowerCase() + text.slice(1)]
+			: [];
+	});
+	const figured = blocks
+		.filter(({ kind }) => kind === 'paragraph' || kind === 'list')
+		.flatMap((block) => sentencesOf(textOfBlock(block)))
+		.filter(({ text }) => placedQuantitiesOf(text).some(({ kind }) => FIGURED.test(kind)));
+	return { names, parts: parts.length, isFigured: figured.length >= FIGURED_FROM };
 }
 
 function openSentences({ blocks }: DeliveredArticle): string[] {
