@@ -13,6 +13,16 @@ import {
 const right = (page: Page) => page.getByRole('complementary', { name: 'In the page' });
 const left = (page: Page) => page.getByRole('complementary', { name: 'Hand over' });
 
+/** A draft of the sample, ready to go; gives the errors of the page as they come. */
+async function deliverDraft(page: Page): Promise<string[]> {
+	const errors = watchErrors(page);
+	await openSample(page);
+	await proposePlan(page);
+	await draftArticle(page);
+	await goTo(page, 'Deliver');
+	return errors;
+}
+
 async function saved(page: Page, name: string): Promise<{ file: string; bytes: Uint8Array }> {
 	const coming = page.waitForEvent('download');
 	await left(page).getByRole('button', { name }).click();
@@ -27,11 +37,7 @@ test('a draft is handed over: title, links, pictures, every form, report, script
 	page,
 	browser
 }) => {
-	const errors = watchErrors(page);
-	await openSample(page);
-	await proposePlan(page);
-	await draftArticle(page);
-	await goTo(page, 'Deliver');
+	const errors = await deliverDraft(page);
 
 	await test.step('what is open leads to where it is seen to', async () => {
 		await expect(page.getByRole('link', { name: /^Deliver \d+ to see to/ })).toBeVisible();
@@ -272,11 +278,7 @@ test('a picture is pasted, said to show something else, and deleted with undo', 
 test('copies, a folder, a sitemap, queries that it is found for, and what a reader is told', async ({
 	page
 }) => {
-	const errors = watchErrors(page);
-	await openSample(page);
-	await proposePlan(page);
-	await draftArticle(page);
-	await goTo(page, 'Deliver');
+	const errors = await deliverDraft(page);
 	await expect(page.getByRole('link', { name: /^Deliver \d+ to see to/ })).toBeVisible();
 
 	await test.step('formatted text is on the clipboard, for any editor', async () => {

@@ -10,6 +10,7 @@ import {
 	markedText,
 	paragraph,
 	quote,
+	table,
 	textNode,
 	type TakeDoc
 } from '../manuscript';
@@ -179,6 +180,27 @@ describe('references', () => {
 		expect(referencesOf(doc, claims, []).references).toEqual([]);
 	});
 
+	it('stand once in a table for each source, at its last place', () => {
+		const rows = docOf([
+			table(
+				[
+					[[textNode('Kit A')], [textNode('5 lb')]],
+					[[textNode('Kit B')], [textNode('9 lb')]]
+				],
+				false
+			)
+		]);
+		const at = (quoted: string): Claim => {
+			const start = docText(rows.content[0]!).indexOf(quoted);
+			return {
+				...claimOf(0, quoted, quoted, ['n1']),
+				place: { block: 0, start, end: start + quoted.length }
+			};
+		};
+		const found = referencesOf(rows, [at('5 lb'), at('9 lb')], sources);
+		expect(found.places.get(0)).toEqual([{ at: 21, numbers: [1] }]);
+	});
+
 	it('stand behind the stop as numbers, and before it as names', () => {
 		const input = (references: 'footnotes' | 'in the text') =>
 			makeArticle(doc, {
@@ -316,6 +338,10 @@ describe('a spoken script', () => {
 		[
 			'It costs £12.50 a tonne, approx. 3 t.',
 			['It costs 12 pounds and 50 pence a tonne, about 3 tonnes.']
+		],
+		[
+			'Boxes $92, tape $1,021, paper $1.50.',
+			['Boxes 92 dollars, tape 1,021 dollars, paper 1 dollar and 50 cents.']
 		],
 		['Use gloves, e.g. leather ones.', ['Use gloves, for example, leather ones.']],
 		[

@@ -26,7 +26,7 @@ export const NO_REFERENCES: FoundReferences = { references: [], places: new Map(
 
 /**
  * References out of the claims that are backed: each sentence with such a claim names the source that
- * backs it, once. Sources are numbered in the order they are first needed.
+ * backs it, once; a table names it once. Sources are numbered in the order they are first needed.
  *
  * @param sources those that may be told; a claim that only others back is left without a reference
  */
@@ -58,6 +58,8 @@ export function referencesOf(
 		references.set(source.id, reference);
 		const places = found.get(place.block) ?? new Map<number, Set<number>>();
 		found.set(place.block, places);
+		// every cell of a table would say the same
+		if (block.type === 'table') forget(places, reference.number);
 		places.set(at, (places.get(at) ?? new Set()).add(reference.number));
 	}
 	return {
@@ -71,4 +73,11 @@ export function referencesOf(
 			])
 		)
 	};
+}
+
+function forget(places: Map<number, Set<number>>, number: number): void {
+	for (const [at, numbers] of places) {
+		numbers.delete(number);
+		if (numbers.size === 0) places.delete(at);
+	}
 }

@@ -117,7 +117,7 @@ export function spokenOf(sentence: string): string[] {
 		stop === '' ? `, ${inner.trim()},` : `, ${inner.trim()}${stop}`
 	);
 	for (const [pattern, words] of SHORTS) text = text.replace(pattern, words);
-	text = text.replace(/([£€$])\s?(\d[\d,]*)(?:\.(\d{2}))?(?!\d)/g, moneyWords);
+	text = text.replace(/([£€$])\s?(\d{1,3}(?:,\d{3})+|\d+)(?:\.(\d{2}))?(?!\d)/g, moneyWords);
 	text = text.replace(/(\d)\s?[–-]\s?(?=\d)/g, '$1 to ');
 	text = text.replace(/(\d)\s?%/g, '$1 percent');
 	for (const [unit, one, many] of SPOKEN_UNITS)

@@ -1,3 +1,4 @@
+import { toast } from 'svelte-sonner';
 import { untrack } from 'svelte';
 import {
 	headProposalsOf,
@@ -33,6 +34,7 @@ import { noteHandOver } from '$lib/data/assignments';
 import { readLinks } from '$lib/data/clients';
 import type { Picture, Take } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
+import { messageOf } from '$lib/data/trouble';
 import { localDay } from '../parts/local-day';
 import type { Session } from '../assignment/session.svelte';
 import { ProofReading } from '../proof/proof-reading.svelte';
@@ -292,7 +294,9 @@ export class Delivery {
 			open: open.map(({ text }) => text),
 			address
 		};
-		await noteHandOver(this.session.id, entry);
+		await noteHandOver(this.session.id, entry).catch((error: unknown) =>
+			toast.error(`It went out, and is not in the history: ${messageOf(error)}`)
+		);
 	}
 }
 

@@ -9,7 +9,7 @@
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import { countOf } from '../parts/count-of';
-	import { ManuscriptEditor } from '../write/manuscript-editor.svelte';
+	import { contextOf, ManuscriptEditor } from '../write/manuscript-editor.svelte';
 	import ManuscriptPage from '../write/ManuscriptPage.svelte';
 	import TakeStanding from '../write/TakeStanding.svelte';
 	import ClaimsList from './ClaimsList.svelte';
@@ -34,18 +34,14 @@
 	const session = useSession();
 	// made anew for each take
 	// svelte-ignore state_referenced_locally
-	const editor = new ManuscriptEditor(take, {
-		get plan() {
-			return plan;
-		},
-		get findings() {
-			return session.findings;
-		},
-		get runs() {
-			return session.runs;
-		},
-		wording: null
-	});
+	const editor = new ManuscriptEditor(
+		take,
+		contextOf(
+			session,
+			() => plan,
+			() => null
+		)
+	);
 	const proof = new ProofReading(session);
 	const reading = $derived(editor.reading);
 	const inHand = $derived(proof.inHand);

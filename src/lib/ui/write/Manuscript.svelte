@@ -17,7 +17,7 @@
 	import TakeStanding from './TakeStanding.svelte';
 	import TakesCompared from './TakesCompared.svelte';
 	import FormatBar from './FormatBar.svelte';
-	import { ManuscriptEditor } from './manuscript-editor.svelte';
+	import { contextOf, ManuscriptEditor } from './manuscript-editor.svelte';
 	import ManuscriptPage from './ManuscriptPage.svelte';
 	import OutlineNotes from './OutlineNotes.svelte';
 	import RunLine from './RunLine.svelte';
@@ -60,24 +60,18 @@
 	const session = useSession();
 	// made anew for each take
 	// svelte-ignore state_referenced_locally
-	const editor = new ManuscriptEditor(take, {
-		get plan() {
-			return plan;
-		},
-		get findings() {
-			return session.findings;
-		},
-		get runs() {
-			return session.runs;
-		},
-		get wording() {
-			return {
+	const editor = new ManuscriptEditor(
+		take,
+		contextOf(
+			session,
+			() => plan,
+			() => ({
 				mustSay: session.assignment?.brief.mustSay ?? [],
 				mustNotSay: session.mustNotSay,
 				brands: session.client?.brands ?? []
-			};
-		}
-	});
+			})
+		)
+	);
 	const keeper = editor.keeper;
 	const reading = $derived(editor.reading);
 	let tops = $state.raw<ReadonlyMap<string, number>>(new Map());

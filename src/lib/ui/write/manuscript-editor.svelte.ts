@@ -30,6 +30,7 @@ import {
 } from '$lib/core/proof';
 import type { Move, Slip } from '$lib/core/standing';
 import type { Take } from '$lib/data/db';
+import type { Session } from '../assignment/session.svelte';
 import { replacing } from './edits';
 import { LiveReading, type Reading } from './live-reading';
 import { loadDoc, makeEditor } from './manuscript';
@@ -48,6 +49,28 @@ export interface ManuscriptContext {
 	readonly runs: RunIndex | null;
 	/** What brief and client settle about wording; null: marks come from elsewhere. */
 	readonly wording: WordingRules | null;
+}
+
+/** What an open assignment holds a manuscript against; plan and wording are asked for when they are needed. */
+export function contextOf(
+	session: Pick<Session, 'findings' | 'runs'>,
+	planOf: () => Plan,
+	wordingOf: () => WordingRules | null
+): ManuscriptContext {
+	return {
+		get plan() {
+			return planOf();
+		},
+		get findings() {
+			return session.findings;
+		},
+		get runs() {
+			return session.runs;
+		},
+		get wording() {
+			return wordingOf();
+		}
+	};
 }
 
 /** Typing rests this long before moves, marks and differences of the outline are worked out. */
