@@ -47,6 +47,41 @@ async function showImports(page, take) {
 	await page.keyboard.press('Control+z');
 }
 
+/** Four more views of Deliver on one sheet: among results, as a script, published, and on the stand-in site. */
+async function showDeliverViews(page) {
+	const sheet = [];
+	const main = page.getByRole('main');
+	await page.getByRole('tab', { name: 'Title and links' }).click();
+	await page
+		.getByRole('group', { name: 'As a results page might show it' })
+		.evaluate((place) => place.scrollIntoView({ block: 'start' }));
+	sheet.push(await main.screenshot());
+	await page.getByRole('tab', { name: 'Spoken script' }).click();
+	await main.evaluate((place) => place.scrollTo(0, 0));
+	sheet.push(await main.screenshot());
+	await page.getByRole('tab', { name: 'Publish' }).click();
+	await page.getByRole('button', { name: 'Find the site' }).click();
+	await main.getByRole('button', { name: 'Publish', exact: true }).click();
+	const look = page.getByRole('link', { name: 'Look at it' });
+	await look.waitFor();
+	await page.mouse.move(640, 400);
+	await page.waitForTimeout(6000);
+	sheet.push(await main.screenshot());
+	const site = await page.context().newPage();
+	await site.setViewportSize({ width: 670, height: 754 });
+	await site.goto(await look.getAttribute('href'));
+	sheet.push(await site.screenshot());
+	await site.close();
+	const four = await page.context().newPage();
+	await four.setContent(
+		`<style>body{margin:0;display:grid;grid-template-columns:1fr 1fr;gap:1px;background:#ddd2c0}img{width:100%;display:block}</style>${sheet
+			.map((picture) => `<img src="data:image/png;base64,${picture.toString('base64')}">`)
+			.join('')}`
+	);
+	await four.screenshot({ path: join(folder, 'deliver-views.png'), fullPage: true });
+	await four.close();
+}
+
 async function walk(theme, names) {
 	const page = await (
 		await browser.newContext({ viewport: { width: 1280, height: 800 } })
@@ -185,8 +220,7 @@ async function walk(theme, names) {
 	await page.getByRole('tab', { name: 'Client report' }).click();
 	await page.getByRole('img', { name: /^This article stands at/ }).waitFor();
 	await take('deliver-report');
-	await page.getByRole('tab', { name: 'Spoken script' }).click();
-	await take('deliver-script');
+	if (names.includes('deliver-views')) await showDeliverViews(page);
 	await page.goto(`${address}/clients`);
 	await page.getByRole('link', { name: 'Fellgate Tools' }).click();
 	await page.getByRole('heading', { name: 'Voice' }).waitFor();
@@ -212,7 +246,7 @@ await walk('paper', [
 	'proof',
 	'deliver',
 	'deliver-report',
-	'deliver-script'
+	'deliver-views'
 ]);
 await walk('night', ['findings-terms']);
 await browser.close();

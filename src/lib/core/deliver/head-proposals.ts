@@ -92,7 +92,9 @@ export function headProposalsOf(
 			own.parts >= FEW ? `${said}, in ${numberWord(own.parts)} parts` : '',
 			own.isFigured ? `${said}, with figures` : '',
 			...fromPlan,
-			...options.titles
+			...options.titles,
+			`${said}: a guide`,
+			said
 		].filter(Boolean)
 	);
 	const promised = [count, ...what, answers === '' ? '' : `answers to ${answers} questions`].filter(
@@ -105,7 +107,8 @@ export function headProposalsOf(
 		...(promised.length > 1 ? [`${said}: ${andList(promised)}.`] : []),
 		...(own.names.length > 1 ? [`${said}: ${andList(own.names.slice(0, 5))}.`] : []),
 		...sentences.slice(1, 3).map((sentence) => `${said}. ${sentence}`),
-		...options.descriptions
+		...options.descriptions,
+		`${said}, in ${numberWord(own.parts)} parts${own.isFigured ? ', with figures' : ''}${answers === '' ? '' : `, and answers to ${answers} questions`}.`
 	]);
 	const look = (text: string, part: 'title' | 'description') => lineOf(text, part, keyword, pages);
 	const fits = (part: 'title' | 'description') => (line: ProposedLine) =>
