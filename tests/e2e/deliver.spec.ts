@@ -196,6 +196,7 @@ test('a draft is handed over: title, links, pictures, every form, report, script
 		const html = await site.text();
 		expect(html).toContain('class="p-name">How to build a dry stone wall');
 		expect(html).toContain('<li class="p-category">how-to</li>');
+		expect(html.match(/<h1/g)).toHaveLength(1);
 		expect(html).toMatch(/src="http:\/\/127\.0\.0\.1:\d+\/stand-in-site\/media\//);
 		const home = await (await page.request.get(`${address.split('/posts/')[0]!}`)).text();
 		expect(home.match(/how-to-build-a-dry-stone-wall/g)).toHaveLength(1);

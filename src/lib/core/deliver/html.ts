@@ -9,6 +9,8 @@ export interface HtmlOptions {
 	readonly srcOf?: (file: string) => string;
 	/** Addresses that links tell search engines not to follow. */
 	readonly nofollow?: ReadonlySet<string>;
+	/** Leaves the title out, where it is said beside the text. */
+	readonly withoutTitle?: boolean;
 	/** Written into the head of a page, one for each kind. */
 	readonly data?: readonly object[];
 }
@@ -76,8 +78,13 @@ function treeOf(article: DeliveredArticle, options: HtmlOptions): Root {
 	const make = new Maker(options, firstCites);
 	return {
 		type: 'root',
-		children: article.blocks.flatMap((block) => [...make.block(block), text('\n')])
+		children: shownBlocks(article, options).flatMap((block) => [...make.block(block), text('\n')])
 	};
+}
+
+function shownBlocks({ blocks }: DeliveredArticle, { withoutTitle }: HtmlOptions) {
+	const title = blocks.findIndex((block) => block.kind === 'heading' && block.level === 1);
+	return withoutTitle && title >= 0 ? blocks.toSpliced(title, 1) : blocks;
 }
 
 /** One block as elements, without links back and other pictures' addresses. */

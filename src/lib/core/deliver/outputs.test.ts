@@ -293,6 +293,9 @@ describe('a page', () => {
 		]);
 		const html = htmlBodyOf(makeArticle(doc, inputOf()));
 		expect(html).not.toMatch(/data-|class=|n1|Find out/);
+		expect(htmlBodyOf(makeArticle(doc, inputOf()), { withoutTitle: true })).toBe(
+			html.replace('<h1 id="walls">Walls</h1>\n', '')
+		);
 		const withGaps = makeArticle(
 			doc,
 			inputOf({ choices: { ...NO_DELIVERY_CHOICES, withGaps: true } })

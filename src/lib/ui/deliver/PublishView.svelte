@@ -85,7 +85,10 @@
 			uid,
 			title: delivery.article.head.title,
 			summary: delivery.description,
-			html: htmlBodyOf(delivery.article, { nofollow: delivery.nofollow }),
+			html: htmlBodyOf(delivery.article, {
+				nofollow: delivery.nofollow,
+				withoutTitle: true
+			}),
 			slug: delivery.slug,
 			categories: chosen,
 			isDraft,
