@@ -13,6 +13,8 @@ export default defineConfig({
 	use: {
 		baseURL: `http://127.0.0.1:${port}`,
 		viewport: { width: 1280, height: 800 },
+		// what never comes fails in its own words and not by the time of the whole test
+		actionTimeout: 180_000,
 		permissions: ['clipboard-read', 'clipboard-write'],
 		launchOptions: {
 			executablePath: process.env.CORVAN_CHROMIUM ?? '/usr/bin/chromium',

@@ -95,6 +95,47 @@ test('what is typed steadily outlives a page that is killed', async ({ page, con
 	});
 });
 
+/** Keeps storage busy from another window, as a slow disk would, for so long. */
+async function holdStorage(window: Page, ms: number): Promise<void> {
+	await window.evaluate(
+		(time) =>
+			new Promise<void>((held) => {
+				const open = indexedDB.open('corvan');
+				open.onsuccess = () => {
+					const store = open.result
+						.transaction(['plans', 'assignments'], 'readwrite')
+						.objectStore('plans');
+					const until = Date.now() + time;
+					const go = () => {
+						const ask = store.count();
+						ask.onsuccess = () => (Date.now() < until ? go() : open.result.close());
+					};
+					go();
+					held();
+				};
+			}),
+		ms
+	);
+}
+
+test('a change of the plan outlives a page that is left before storage has taken it', async ({
+	page,
+	context
+}) => {
+	const errors = watchErrors(page);
+	await openSample(page);
+	await proposePlan(page);
+	const heading = page.getByRole('textbox', { name: 'Heading of section 2', exact: true });
+	const other = await context.newPage();
+	await other.goto('/settings');
+	await holdStorage(other, 4000);
+	await heading.fill('Worded while storage was busy');
+	await heading.press('Enter');
+	await page.reload();
+	await expect(heading).toHaveValue('Worded while storage was busy');
+	expect(errors).toEqual([]);
+});
+
 test('the stored plan and manuscript show before anything is worked out', async ({ page }) => {
 	await openSample(page);
 	await proposePlan(page);

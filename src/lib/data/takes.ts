@@ -1,9 +1,39 @@
-import type { Plan } from '$lib/core/plan';
-import type { TakeDoc } from '$lib/core/manuscript';
+import { followPlan, type TakeDoc } from '$lib/core/manuscript';
+import { planOfToday, type Plan, type StoredShape } from '$lib/core/plan';
+import { contentSign } from '$lib/core/text';
 import { db, type StoredPlan, type Take } from './db';
 
 export function readPlan(assignment: string): Promise<StoredPlan | undefined> {
 	return db.plans.get(assignment);
+}
+
+/** The plan of an assignment in the shape of today, however old the stored one is; null: none. */
+export async function readPlanOfToday(assignment: string): Promise<Plan | null> {
+	const stored = await readPlan(assignment);
+	return stored ? planOfToday(stored.plan) : null;
+}
+
+/** A sign that is the same for plans that are the same. */
+export function planSign(plan: Plan | null): string {
+	// in the shape of today a plan has all its fields, in one order
+	return plan === null
+		? ''
+		: contentSign(JSON.stringify(planOfToday(plan as unknown as StoredShape)));
+}
+
+/** Stores a plan; the takes follow what has changed of its outline. */
+export async function storePlan(
+	assignment: string,
+	from: Plan | null,
+	to: Plan | null
+): Promise<void> {
+	const docs = new Map<string, TakeDoc>();
+	if (from && to)
+		for (const { id, doc } of await listTakes(assignment)) {
+			const followed = followPlan(doc, from, to);
+			if (followed !== doc) docs.set(id, followed);
+		}
+	await savePlanAndTakes(assignment, to, docs);
 }
 
 async function savePlan(assignment: string, plan: Plan | null): Promise<void> {

@@ -1,6 +1,9 @@
 import { z } from 'zod';
+import { planSchema } from '$lib/core/deliver';
 import type { TakeDoc } from '$lib/core/manuscript';
+import type { Plan } from '$lib/core/plan';
 import { db, type Assignment, type Take } from './db';
+import { planSign, readPlanOfToday, storePlan } from './takes';
 
 /*
  * What was typed when a page was left before storage could take it. Storage answers later, and a page
@@ -11,6 +14,13 @@ import { db, type Assignment, type Take } from './db';
 export type Unsaved =
 	| { readonly kind: 'take'; readonly id: string; readonly doc: TakeDoc; readonly revision: number }
 	| { readonly kind: 'note'; readonly id: string; readonly text: string }
+	| {
+			readonly kind: 'plan';
+			readonly id: string;
+			readonly plan: Plan | null;
+			/** Signs of the plans that it was made from, one after the other; see `planSign`. */
+			readonly from: readonly string[];
+	  }
 	| {
 			readonly kind: 'assignment';
 			readonly id: string;
@@ -32,16 +42,33 @@ const unsavedSchema = z.discriminatedUnion('kind', [
 		revision: z.number()
 	}),
 	z.object({ kind: z.literal('note'), id: z.string(), text: z.string() }),
+	z.object({
+		kind: z.literal('plan'),
+		id: z.string(),
+		plan: planSchema.nullable(),
+		from: z.array(z.string())
+	}),
 	z.object({ kind: z.literal('assignment'), id: z.string(), values: z.looseObject({}) })
 ]);
 
 /** Writes down what is unsaved, at once; without room it is left to the save that is under way. */
 export function keepUnsaved(assignment: string, unsaved: Unsaved): void {
+	const key = keyOf(assignment, unsaved);
 	try {
-		localStorage.setItem(keyOf(assignment, unsaved), JSON.stringify(unsaved));
+		localStorage.setItem(
+			key,
+			JSON.stringify(withEarlier(readUnsaved(localStorage.getItem(key)), unsaved))
+		);
 	} catch {
 		// no room: the save itself says so if it fails as well
 	}
+}
+
+/** Several parts of the app can leave values of one assignment. */
+function withEarlier(earlier: Unsaved | null, unsaved: Unsaved): Unsaved {
+	return unsaved.kind === 'assignment' && earlier?.kind === 'assignment'
+		? { ...unsaved, values: { ...earlier.values, ...unsaved.values } }
+		: unsaved;
 }
 
 /** To be called when it has been stored. */
@@ -77,9 +104,21 @@ async function restore(unsaved: Unsaved): Promise<boolean> {
 			return (await db.notes.update(unsaved.id, { text: unsaved.text })) > 0;
 		case 'assignment':
 			return (await db.assignments.update(unsaved.id, { ...unsaved.values })) > 0;
+		case 'plan':
+			return restorePlan(unsaved);
 		case 'take':
 			return restoreTake(unsaved);
 	}
+}
+
+/** A plan that another window has changed since stays as it is there, as it does with any step. */
+async function restorePlan({ id, plan, from }: Extract<Unsaved, { kind: 'plan' }>) {
+	const stored = await readPlanOfToday(id);
+	const sign = planSign(stored);
+	if (sign === planSign(plan) || !from.includes(sign)) return false;
+	if (!(await db.assignments.get(id))) return false;
+	await storePlan(id, stored, plan);
+	return true;
 }
 
 /** A take that was stored since in another state keeps that, and what was typed becomes one of its own. */

@@ -54,7 +54,8 @@ const remedy = z.discriminatedUnion('kind', [
 	z.strictObject({ kind: z.literal('section'), topic: z.string() })
 ]);
 
-const planSchema = z.strictObject({
+/** A plan as it is stored. */
+export const planSchema = z.strictObject({
 	title: z.string(),
 	titleTag: z.string(),
 	description: z.string(),

@@ -1,4 +1,5 @@
 export * from './archive';
+export { planSchema } from './archive-schema';
 export * from './article';
 export * from './article-markdown';
 export * from './choices';

@@ -2,7 +2,8 @@ import { flushSync } from 'svelte';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { docOfHeadings, docText, type TakeDoc } from '$lib/core/manuscript';
 import { newSection, type Plan } from '$lib/core/plan';
-import { db } from '$lib/data/db';
+import { db, type Assignment } from '$lib/data/db';
+import { restoreUnsaved } from '$lib/data/unsaved';
 import { addTake, listTakes, readPlan, savePlanAndTakes } from '$lib/data/takes';
 import { history } from '../frame/history.svelte';
 import { planOf as emptyPlan } from '../../../../tests/support/plans';
@@ -75,6 +76,58 @@ describe('PlanKeeper', () => {
 		expect(await stored()).toEqual(['One, reworded', 'Two']);
 		await history.undo();
 		expect(await stored()).toEqual(['One', 'Two']);
+	});
+
+	describe('left before storage has taken a change', () => {
+		/** Another page finds what this one wrote down on leaving, and storage as it was then. */
+		async function left(change: () => Promise<void>, meanwhile = async () => {}): Promise<void> {
+			const unwatch = keeper.watch();
+			const before = await readPlan('a');
+			const changed = change();
+			window.dispatchEvent(new Event('pagehide'));
+			await changed;
+			unwatch();
+			if (before) await db.plans.put(before);
+			else await db.plans.clear();
+			await meanwhile();
+			await restoreUnsaved('a');
+		}
+
+		beforeEach(async () => {
+			localStorage.clear();
+			await db.assignments.put({ id: 'a' } as Assignment);
+		});
+		afterEach(() => db.assignments.clear());
+
+		it('puts it right when the assignment is opened, takes included', async () => {
+			await left(() => keeper.change('Proposed', planOf('One', 'Two')));
+			expect(await stored()).toEqual(['One', 'Two']);
+			await addTake('a', '', docOfHeadings(planOf('One', 'Two')));
+			await vi.waitFor(() => expect(headings(keeper.plan)).toEqual(['One', 'Two']));
+			await left(async () => {
+				await Promise.all([
+					keeper.change('Renamed', planOf('One', 'Second')),
+					keeper.change('Renamed', planOf('First', 'Second'))
+				]);
+			});
+			expect(await stored()).toEqual(['First', 'Second']);
+			expect(headingsIn((await listTakes('a'))[0]!.doc)).toEqual(['First', 'Second']);
+		});
+
+		it('leaves a plan that another window has changed since, and one that was stored', async () => {
+			await keeper.change('Proposed', planOf('One'));
+			await left(
+				() => keeper.change('Added', planOf('One', 'Two')),
+				() => savePlanAndTakes('a', planOf('Theirs'), new Map())
+			);
+			expect(await stored()).toEqual(['Theirs']);
+			expect(localStorage.length).toBe(0);
+			await vi.waitFor(() => expect(headings(keeper.plan)).toEqual(['Theirs']));
+			const unwatch = keeper.watch();
+			window.dispatchEvent(new Event('pagehide'));
+			unwatch();
+			expect(localStorage.length).toBe(0);
+		});
 	});
 
 	it('shows what is stored again when storing fails', async () => {

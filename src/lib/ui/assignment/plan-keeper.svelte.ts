@@ -1,9 +1,10 @@
 import type { Findings } from '$lib/core/findings';
-import { planOfToday, type Plan, type StoredShape } from '$lib/core/plan';
-import { followPlan, planFromTake, planOfArticle, type TakeDoc } from '$lib/core/manuscript';
+import { planFromTake, planOfArticle, type TakeDoc } from '$lib/core/manuscript';
+import type { Plan } from '$lib/core/plan';
 import type { Take } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
-import { listTakes, readPlan, savePlanAndTakes } from '$lib/data/takes';
+import { planSign, readPlanOfToday, savePlanAndTakes, storePlan } from '$lib/data/takes';
+import { keepUnsaved } from '$lib/data/unsaved';
 import { history, StepRefused } from '../frame/history.svelte';
 
 /**
@@ -14,6 +15,8 @@ export class PlanKeeper {
 	#plan = $state.raw<Plan | null | undefined>();
 	/** Changes that show already and are not stored yet. */
 	#unstored = 0;
+	/** The plans that storage holds or will hold until all changes are stored. */
+	#underWay: (Plan | null)[] = [];
 
 	constructor(readonly assignment: string) {}
 
@@ -33,6 +36,21 @@ export class PlanKeeper {
 		);
 	}
 
+	/** Writes down what is under way when the page is left; returns what ends that. */
+	watch(): () => void {
+		const leave = () => {
+			if (this.#unstored === 0) return;
+			keepUnsaved(this.assignment, {
+				kind: 'plan',
+				id: this.assignment,
+				plan: this.#plan ?? null,
+				from: this.#underWay.map(planSign)
+			});
+		};
+		window.addEventListener('pagehide', leave);
+		return () => window.removeEventListener('pagehide', leave);
+	}
+
 	/** Stores a changed plan as a step that can be taken back. */
 	async change(label: string, plan: Plan | null, { quiet = true } = {}): Promise<void> {
 		const before = this.#plan ?? null;
@@ -41,8 +59,10 @@ export class PlanKeeper {
 			history.run(
 				{
 					label,
-					redo: () => this.#turn(label, before, after, () => this.#store(before, after)),
-					undo: () => this.#turn(label, after, before, () => this.#store(after, before))
+					redo: () =>
+						this.#turn(label, before, after, () => storePlan(this.assignment, before, after)),
+					undo: () =>
+						this.#turn(label, after, before, () => storePlan(this.assignment, after, before))
 				},
 				{ quiet }
 			)
@@ -84,6 +104,7 @@ export class PlanKeeper {
 
 	/** Shows a plan while it is being stored; when that fails, what is stored shows again. */
 	async #showing(plan: Plan | null, store: () => Promise<void>): Promise<void> {
+		this.#underWay = [...(this.#unstored > 0 ? this.#underWay : []), this.#plan ?? null];
 		this.#plan = plan;
 		this.#unstored++;
 		try {
@@ -104,7 +125,7 @@ export class PlanKeeper {
 		to: Plan | null,
 		store: () => Promise<void>
 	): Promise<void> {
-		if (signOf(await this.#read()) !== signOf(from))
+		if (planSign(await this.#read()) !== planSign(from))
 			throw new StepRefused(
 				`Not done, so that nothing is lost: the plan was changed in another window since “${label}”. Undo it there first, or do the step anew.`
 			);
@@ -113,24 +134,7 @@ export class PlanKeeper {
 		else await this.#showing(to, store);
 	}
 
-	async #read(): Promise<Plan | null> {
-		const stored = await readPlan(this.assignment);
-		return stored ? planOfToday(stored.plan) : null;
+	#read(): Promise<Plan | null> {
+		return readPlanOfToday(this.assignment);
 	}
-
-	/** Stores a plan; the takes follow what has changed of its outline. */
-	async #store(from: Plan | null, to: Plan | null): Promise<void> {
-		const docs = new Map<string, TakeDoc>();
-		if (from && to)
-			for (const { id, doc } of await listTakes(this.assignment)) {
-				const followed = followPlan(doc, from, to);
-				if (followed !== doc) docs.set(id, followed);
-			}
-		await savePlanAndTakes(this.assignment, to, docs);
-	}
-}
-
-/** What makes two plans the same, however old the stored one is. */
-function signOf(plan: Plan | null): string {
-	return plan === null ? '' : JSON.stringify(planOfToday(plan as unknown as StoredShape));
 }

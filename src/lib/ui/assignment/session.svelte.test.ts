@@ -5,7 +5,7 @@ import { addAssignment, changeAssignment } from '$lib/data/assignments';
 import { addClient } from '$lib/data/clients';
 import { db, type Assignment } from '$lib/data/db';
 import { changeEvidence, saveNote, setCounted } from '$lib/data/pages';
-import { keepUnsaved } from '$lib/data/unsaved';
+import { keepUnsaved, restoreUnsaved } from '$lib/data/unsaved';
 import { history } from '../frame/history.svelte';
 import { Session } from './session.svelte';
 import { storedPage } from '../../../../tests/support/stored-page';
@@ -111,6 +111,28 @@ describe('Session', () => {
 		await open();
 		expect(session.notes[0]!.text).toBe('Typed last.');
 		expect(session.assignment!.targetWords).toBe(1500);
+		expect(localStorage.length).toBe(0);
+	});
+
+	it('writes down changes that storage has not taken when the page is left', async () => {
+		await open();
+		const changes = [
+			session.change('Changed the length', { targetWords: 1200 }),
+			session.edit('Asked', (edits) => ({ ...edits, ownQuestions: ['How high?'] })),
+			session.edit('Asked', (edits) => ({
+				...edits,
+				ownQuestions: [...edits.ownQuestions, 'How wide?']
+			}))
+		];
+		window.dispatchEvent(new Event('pagehide'));
+		await Promise.all(changes);
+		await changeAssignment(assignment.id, { targetWords: 900, edits: assignment.edits });
+		expect(await restoreUnsaved(assignment.id)).toBe(1);
+		expect(await db.assignments.get(assignment.id)).toMatchObject({
+			targetWords: 1200,
+			edits: { ownQuestions: ['How high?', 'How wide?'] }
+		});
+		window.dispatchEvent(new Event('pagehide'));
 		expect(localStorage.length).toBe(0);
 	});
 

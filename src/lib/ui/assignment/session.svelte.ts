@@ -34,7 +34,7 @@ import { listPictures } from '$lib/data/pictures';
 import { listTakes } from '$lib/data/takes';
 import { listVersions } from '$lib/data/versions';
 import { messageOf } from '$lib/data/trouble';
-import { restoreUnsaved } from '$lib/data/unsaved';
+import { keepUnsaved, restoreUnsaved } from '$lib/data/unsaved';
 import { history } from '../frame/history.svelte';
 import { LiveFindings } from './live-findings.svelte';
 import { PlanKeeper } from './plan-keeper.svelte';
@@ -59,6 +59,8 @@ export class Session {
 	#versions = $state.raw<readonly StoredVersion[]>([]);
 	#pictures = $state.raw<readonly Picture[]>([]);
 	#trouble = $state.raw<string | null>(null);
+	/** Changes of the assignment that storage has not taken yet, the oldest first. */
+	readonly #unstored = new Set<(assignment: Assignment) => Partial<Assignment>>();
 
 	/** Undefined until it is read, null when there is no such assignment. */
 	readonly assignment = $derived(this.#assignment);
@@ -150,6 +152,7 @@ export class Session {
 		const tell = (message: string) => (this.#trouble = message);
 		let ends: (() => void)[] = [];
 		let isOpen = true;
+		const watch = [this.#keeper.watch(), this.#watch()];
 		void restoreUnsaved(this.id)
 			.catch((error: unknown) => tell(`What was typed last is not stored: ${messageOf(error)}`))
 			.then(() => {
@@ -157,8 +160,35 @@ export class Session {
 			});
 		return () => {
 			isOpen = false;
-			ends.forEach((end) => end());
+			[...watch, ...ends].forEach((end) => end());
 		};
+	}
+
+	/** Writes down what is on its way into storage when the page is left; returns what ends that. */
+	#watch(): () => void {
+		const leave = () => {
+			const now = this.#assignment;
+			if (!now || this.#unstored.size === 0) return;
+			let values: Partial<Assignment> = {};
+			for (const change of this.#unstored) values = { ...values, ...change({ ...now, ...values }) };
+			keepUnsaved(this.id, { kind: 'assignment', id: this.id, values });
+		};
+		window.addEventListener('pagehide', leave);
+		return () => window.removeEventListener('pagehide', leave);
+	}
+
+	/** Does a step whose change outlives the page though it is left before storage has taken it. */
+	async #keeping(
+		change: (assignment: Assignment) => Partial<Assignment>,
+		run: (isStored: () => void) => Promise<void>
+	): Promise<void> {
+		this.#unstored.add(change);
+		const isStored = () => this.#unstored.delete(change);
+		try {
+			await run(isStored);
+		} finally {
+			isStored();
+		}
 	}
 
 	#followAll(tell: (message: string) => void): (() => void)[] {
@@ -294,13 +324,17 @@ export class Session {
 		const before = Object.fromEntries(
 			(Object.keys(values) as (keyof Assignment)[]).map((key) => [key, now[key]])
 		);
-		await history.run(
-			{
-				label,
-				redo: () => changeAssignment(this.id, values),
-				undo: () => changeAssignment(this.id, before)
-			},
-			{ quiet }
+		await this.#keeping(
+			() => values,
+			(isStored) =>
+				history.run(
+					{
+						label,
+						redo: () => changeAssignment(this.id, values).then(isStored),
+						undo: () => changeAssignment(this.id, before)
+					},
+					{ quiet }
+				)
 		);
 	}
 
@@ -335,17 +369,22 @@ export class Session {
 		quiet: boolean
 	): Promise<void> {
 		let before = none;
-		await history.run(
-			{
-				label,
-				// the stored state is asked for, since steps can follow one another faster than it comes back
-				redo: async () => {
-					before = (await db.assignments.get(this.id))?.[key] ?? none;
-					await changeAssignment(this.id, { [key]: change(before) });
-				},
-				undo: () => changeAssignment(this.id, { [key]: before })
-			},
-			{ quiet }
+		await this.#keeping(
+			(assignment) => ({ [key]: change(assignment[key]) }),
+			(isStored) =>
+				history.run(
+					{
+						label,
+						// the stored state is asked for, since steps can follow one another faster than it comes back
+						redo: async () => {
+							before = (await db.assignments.get(this.id))?.[key] ?? none;
+							await changeAssignment(this.id, { [key]: change(before) });
+							isStored();
+						},
+						undo: () => changeAssignment(this.id, { [key]: before })
+					},
+					{ quiet }
+				)
 		);
 	}
 
