@@ -4,6 +4,11 @@ const port = 4179;
 
 export default defineConfig({
 	testDir: 'tests/e2e',
+	// the sample is opened, planned and drafted once; what the tests do starts from there
+	projects: [
+		{ name: 'prepare', testMatch: /prepare\.ts$/ },
+		{ name: 'journeys', dependencies: ['prepare'] }
+	],
 	workers: 2,
 	// two tests share two cores, and the machine may do other work: how soon something comes is no
 	// matter of these tests

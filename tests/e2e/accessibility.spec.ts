@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import axe from 'axe-core';
-import { draftArticle, goTo, openSample, proposePlan } from './support';
+import { draftArticle, goTo, openDrafted, openSample, proposePlan } from './support';
 
 /** Of many alike rows the first are looked at: the others are made of the same elements. */
 const MORE_OF_THE_SAME = ['tr', 'li', '[role="row"]', '[role="option"]'].map(
@@ -114,9 +114,7 @@ test('every stage is reached by keyboard and actions are found by name', async (
 });
 
 test('the screens fit 1280 pixels and are readable at 390', async ({ page }) => {
-	await openSample(page);
-	await proposePlan(page);
-	await draftArticle(page);
+	await openDrafted(page);
 	for (const width of [1280, 390]) {
 		await page.setViewportSize({ width, height: 800 });
 		const stages = [

@@ -2,9 +2,9 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import {
-	draftArticle,
 	goTo,
 	openArchiveElsewhere,
+	openDrafted,
 	openSample,
 	proposePlan,
 	watchErrors
@@ -16,9 +16,7 @@ const left = (page: Page) => page.getByRole('complementary', { name: 'Hand over'
 /** A draft of the sample, ready to go; gives the errors of the page as they come. */
 async function deliverDraft(page: Page): Promise<string[]> {
 	const errors = watchErrors(page);
-	await openSample(page);
-	await proposePlan(page);
-	await draftArticle(page);
+	await openDrafted(page);
 	await goTo(page, 'Deliver');
 	return errors;
 }

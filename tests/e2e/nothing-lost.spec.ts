@@ -5,6 +5,7 @@ import {
 	dropFiles,
 	goTo,
 	makeAssignment,
+	openPlanned,
 	openSample,
 	proposePlan,
 	watchErrors
@@ -123,8 +124,7 @@ test('a change of the plan outlives a page that is left before storage has taken
 	context
 }) => {
 	const errors = watchErrors(page);
-	await openSample(page);
-	await proposePlan(page);
+	await openPlanned(page);
 	const heading = page.getByRole('textbox', { name: 'Heading of section 2', exact: true });
 	const other = await context.newPage();
 	await other.goto('/settings');
@@ -137,8 +137,7 @@ test('a change of the plan outlives a page that is left before storage has taken
 });
 
 test('the stored plan and manuscript show before anything is worked out', async ({ page }) => {
-	await openSample(page);
-	await proposePlan(page);
+	await openPlanned(page);
 	const heading = page.getByRole('textbox', { name: 'Heading of section 2', exact: true });
 	const planned = await heading.inputValue();
 	await draftArticle(page);

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { strFromU8, unzipSync } from 'fflate';
 import { expect, test, type Page } from '@playwright/test';
-import { draftArticle, goTo, openSample, watchErrors } from './support';
+import { goTo, openDrafted, openPlanned, openSample, watchErrors } from './support';
 
 const sections = (page: Page) => page.getByRole('list', { name: 'Sections' });
 const heading = (page: Page, number: string) =>
@@ -11,16 +11,12 @@ const headings = (page: Page) =>
 		.getByRole('textbox', { name: /^Heading of/ })
 		.evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
 
-async function propose(page: Page): Promise<void> {
-	await openSample(page);
-	await goTo(page, 'Plan');
-	await page.getByRole('button', { name: 'Propose a plan' }).click();
-	await expect(heading(page, '1')).toBeVisible({ timeout: 90_000 });
-}
+/** Puts the focus where no text is typed: there Ctrl+Z takes back steps of the plan. */
+const leaveField = (page: Page) => page.getByRole('button', { name: 'Add a section' }).focus();
 
 test('a proposed plan is arranged by key and by hand, undone and kept', async ({ page }) => {
 	const errors = watchErrors(page);
-	await propose(page);
+	await openPlanned(page);
 	const first = await headings(page);
 	await heading(page, '2').click();
 	await page.keyboard.press('Alt+ArrowUp');
@@ -48,7 +44,7 @@ test('a proposed plan is arranged by key and by hand, undone and kept', async ({
 	await page.getByRole('button', { name: 'Duplicate' }).click();
 	await expect(heading(page, '3')).toHaveValue(`${first[1]!}, once more`);
 	// everything goes back, step by step
-	await page.getByRole('button', { name: 'Place the rest' }).focus();
+	await leaveField(page);
 	for (let i = 0; i < 6; i++) {
 		await page.keyboard.press('Control+z');
 		await page.waitForTimeout(150);
@@ -65,7 +61,7 @@ test('a proposed plan is arranged by key and by hand, undone and kept', async ({
 test('a placement says why, shows its sentences, is moved, locked and stays through placing again', async ({
 	page
 }) => {
-	await propose(page);
+	await openPlanned(page);
 	const from = sections(page)
 		.getByRole('listitem')
 		.filter({ has: page.getByRole('button', { name: /^placed walling hammer/ }) })
@@ -99,7 +95,7 @@ test('a placement says why, shows its sentences, is moved, locked and stays thro
 });
 
 test('questions, facts and notes say why they stand there, and move', async ({ page }) => {
-	await propose(page);
+	await openPlanned(page);
 	const named = async (text: string) => {
 		const label = await sections(page)
 			.getByRole('textbox', { name: /^Heading of/ })
@@ -143,7 +139,7 @@ test('questions, facts and notes say why they stand there, and move', async ({ p
 });
 
 test('things are ticked or dragged from the pool into a section', async ({ page }) => {
-	await propose(page);
+	await openPlanned(page);
 	await page.getByRole('tab', { name: /^Facts/ }).click();
 	await heading(page, '4').click();
 	const pool = page.getByRole('region', { name: 'Pool' });
@@ -170,7 +166,7 @@ test('things are ticked or dragged from the pool into a section', async ({ page 
 test('headings are checked while typing; warnings are mended or set aside with a reason', async ({
 	page
 }) => {
-	await propose(page);
+	await openPlanned(page);
 	await heading(page, '3').fill('You wonâ€™t believe this trench');
 	await expect(page.getByText(/teases: say what the reader will find/).first()).toBeVisible();
 	await heading(page, '3').press('Enter');
@@ -241,7 +237,7 @@ test('a plan starts from a pasted outline or a pageâ€™s, is compared with a page
 });
 
 test('changed evidence proposes and never rearranges the plan', async ({ page }) => {
-	await propose(page);
+	await openPlanned(page);
 	const before = await headings(page);
 	await goTo(page, 'Gather');
 	await page
@@ -260,8 +256,7 @@ test('changed evidence proposes and never rearranges the plan', async ({ page })
 test('the manuscript follows the plan without losing text, and the plan takes the manuscriptâ€™s outline', async ({
 	page
 }) => {
-	await propose(page);
-	await draftArticle(page);
+	await openDrafted(page);
 	const manuscript = page.getByRole('textbox', { name: 'Manuscript' });
 	const textOf = async () =>
 		(await manuscript.locator('p, li').allTextContents()).filter(Boolean).sort();
@@ -271,7 +266,7 @@ test('the manuscript follows the plan without losing text, and the plan takes th
 	await goTo(page, 'Plan');
 	await heading(page, '1').fill('Our stone, and where it comes from');
 	await heading(page, '1').press('Enter');
-	await page.getByRole('button', { name: 'Place the rest' }).focus();
+	await leaveField(page);
 	await heading(page, '2').click();
 	await page.keyboard.press('Alt+ArrowUp');
 	await expect(heading(page, '1')).toHaveValue(second!);
@@ -292,7 +287,7 @@ test('the manuscript follows the plan without losing text, and the plan takes th
 test('a plan is kept as a form for the client and starts another; it leaves as DOCX', async ({
 	page
 }) => {
-	await propose(page);
+	await openPlanned(page);
 	const more = page.getByRole('button', { name: 'More', exact: true }).first();
 	await more.click();
 	await page.getByRole('button', { name: /^Save as a form for / }).click();
@@ -335,7 +330,7 @@ test('quick changes build on one another, and two windows never undo each otherâ
 	page,
 	context
 }) => {
-	await propose(page);
+	await openPlanned(page);
 	const moved = await heading(page, '7').inputValue();
 	const third = await heading(page, '2').inputValue();
 	await heading(page, '7').click();
@@ -347,7 +342,7 @@ test('quick changes build on one another, and two windows never undo each otherâ
 	await heading(other, '3').fill('Changed over there');
 	await heading(other, '3').press('Enter');
 	await expect(heading(page, '3')).toHaveValue('Changed over there');
-	await page.getByRole('button', { name: 'Place the rest' }).focus();
+	await leaveField(page);
 	await page.keyboard.press('Control+z');
 	await expect(page.getByText(/Not done, so that nothing is lost/)).toBeVisible();
 	await expect(heading(page, '3')).toHaveValue('Changed over there');

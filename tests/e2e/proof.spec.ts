@@ -1,12 +1,5 @@
 import { expect, test } from '@playwright/test';
-import {
-	draftArticle,
-	goTo,
-	openArchiveElsewhere,
-	openSample,
-	proposePlan,
-	watchErrors
-} from './support';
+import { goTo, openArchiveElsewhere, openDrafted, openSample, watchErrors } from './support';
 
 const FAULTS =
 	'The first course lies on firm subsoil and it’s weight holds it. Nobody lifts 7,412 kg alone. ' +
@@ -17,9 +10,7 @@ test('a draft is proofread: marks are fixed, dismissed and undone, and stay so',
 	browser
 }) => {
 	const errors = watchErrors(page);
-	await openSample(page);
-	await proposePlan(page);
-	await draftArticle(page);
+	await openDrafted(page);
 	const manuscript = page.getByRole('textbox', { name: 'Manuscript' });
 	const marks = page.getByRole('region', { name: 'Marks' });
 	const card = (name: RegExp) => marks.getByRole('article', { name });

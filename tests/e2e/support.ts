@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { expect, type Browser, type Page } from '@playwright/test';
 
 const DEMO = new URL('../../demo/', import.meta.url);
@@ -64,6 +65,34 @@ export async function openSample(page: Page): Promise<void> {
 	await expect(page.getByText('Cleaning pages')).toBeHidden({ timeout: 90_000 });
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
 	await expect(page.getByRole('tab', { name: 'Notes 4' })).toBeVisible();
+}
+
+/** Where what was prepared is kept; see prepare.ts. */
+export function stateFile(state: 'planned' | 'drafted'): string {
+	return fileURLToPath(new URL(`../../test-results/states/${state}.json`, import.meta.url));
+}
+
+/** The sample assignment with a proposed plan, on screen at the plan. */
+export async function openPlanned(page: Page): Promise<void> {
+	await openPrepared(page, 'planned');
+	await goTo(page, 'Plan');
+	await expect(page.getByRole('button', { name: 'Place the rest' })).toBeVisible({
+		timeout: 90_000
+	});
+}
+
+/** The sample assignment with plan and draft, on screen at the manuscript. */
+export async function openDrafted(page: Page): Promise<void> {
+	await openPrepared(page, 'drafted');
+	await goTo(page, 'Write');
+	await expect(page.getByRole('textbox', { name: 'Manuscript' })).toBeVisible({ timeout: 90_000 });
+}
+
+async function openPrepared(page: Page, state: 'planned' | 'drafted'): Promise<void> {
+	await page.context().setStorageState(stateFile(state));
+	await page.goto('/');
+	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
+	await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible();
 }
 
 export async function goTo(

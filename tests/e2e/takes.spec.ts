@@ -1,13 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { draftArticle, openSample, proposePlan, watchErrors } from './support';
+import { openDrafted, watchErrors } from './support';
 
 test('takes are compared, words found and replaced, gaps and slips gone to by key', async ({
 	page
 }) => {
 	const errors = watchErrors(page);
-	await openSample(page);
-	await proposePlan(page);
-	await draftArticle(page);
+	await openDrafted(page);
 	const manuscript = page.getByRole('textbox', { name: 'Manuscript' });
 
 	await test.step('all places of a word are replaced in one step, and undone in one', async () => {
@@ -34,6 +32,7 @@ test('takes are compared, words found and replaced, gaps and slips gone to by ke
 				() => getSelection()?.anchorNode?.parentElement?.closest('[data-gap]') !== null
 			);
 		expect(await inGap()).toBe(true);
+		await expect(page.getByRole('region', { name: /^Slip of/ }).first()).toBeVisible();
 		await manuscript.getByRole('heading').first().click();
 		await page.keyboard.press('Alt+j');
 		expect(

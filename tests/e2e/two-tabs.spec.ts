@@ -1,10 +1,8 @@
 import { expect, test } from '@playwright/test';
-import { draftArticle, openSample, proposePlan } from './support';
+import { openDrafted } from './support';
 
 test('two tabs on one take never overwrite each other silently', async ({ page, context }) => {
-	await openSample(page);
-	await proposePlan(page);
-	await draftArticle(page);
+	await openDrafted(page);
 	const other = await context.newPage();
 	await other.goto(page.url());
 	const here = page.getByRole('textbox', { name: 'Manuscript' });

@@ -1,12 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import {
-	draftArticle,
-	goTo,
-	openArchiveElsewhere,
-	openSample,
-	proposePlan,
-	watchErrors
-} from './support';
+import { goTo, openArchiveElsewhere, openDrafted, openPlanned, watchErrors } from './support';
 
 const manuscriptOf = (page: Page) => page.getByRole('textbox', { name: 'Manuscript' });
 
@@ -23,8 +16,7 @@ test('a plan is drafted by an endpoint, section by section, stopped and taken up
 	page
 }) => {
 	const errors = watchErrors(page);
-	await openSample(page);
-	await proposePlan(page);
+	await openPlanned(page);
 	const address = page.url().replace(/plan$/, 'write');
 
 	await test.step('one that is set up wrongly says what is wrong, and its key is in no message', async () => {
@@ -102,9 +94,7 @@ test('a request is copied, a messy reply brought back, and its versions taken in
 }) => {
 	const errors = watchErrors(page);
 	await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-	await openSample(page);
-	await proposePlan(page);
-	await draftArticle(page);
+	await openDrafted(page);
 	const manuscript = manuscriptOf(page);
 
 	await test.step('the request of the whole plan is on the clipboard', async () => {

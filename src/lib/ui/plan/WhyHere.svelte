@@ -71,17 +71,15 @@
 			.slice(0, 6);
 	});
 
-	async function find() {
-		if (!term) return;
-		isAsked = true;
-		const { phrase, verbs, variants } = term;
+	// asked before the findings are there, it is answered when they come
+	$effect(() => {
 		const { analysed } = session;
-		if (!analysed) return;
-		contexts = await analysis.context(
-			analysed.evidence,
-			$state.snapshot({ phrase, verbs, variants })
-		);
-	}
+		if (!isAsked || contexts !== null || !term || !analysed) return;
+		const { phrase, verbs, variants } = term;
+		void analysis
+			.context(analysed.evidence, $state.snapshot({ phrase, verbs, variants }))
+			.then((found) => (contexts = found));
+	});
 </script>
 
 <p>
@@ -147,7 +145,8 @@
 	<button class="linkish" onclick={() => editor.refuse(section.id, placement.term)}
 		>Never here</button
 	>
-	{#if !isAsked}<button class="linkish" onclick={() => void find()}>See the sentences</button>{/if}
+	{#if !isAsked}<button class="linkish" onclick={() => (isAsked = true)}>See the sentences</button
+		>{/if}
 </p>
 {#if isAsked}
 	<div class="mt-2 max-h-56 overflow-y-auto border-t border-rule pt-1">

@@ -4,6 +4,7 @@
 	import type { Take } from '$lib/data/db';
 	import { addTake } from '$lib/data/takes';
 	import { untrack } from 'svelte';
+	import { toast } from 'svelte-sonner';
 	import type { TakeDoc } from '$lib/core/manuscript';
 	import type { Move, ReplySection } from '$lib/core/writers';
 	import AskPanel from './AskPanel.svelte';
@@ -156,8 +157,8 @@
 	$effect(() =>
 		actions.offer(() => [
 			{ label: 'Find and replace', run: () => (isFinding = true) },
-			{ label: 'Go to the next gap', run: () => editor.nextGap() },
-			{ label: 'Go to the next open slip', run: () => editor.nextOpenSlip() },
+			{ label: 'Go to the next gap', run: nextGap },
+			{ label: 'Go to the next open slip', run: nextSlip },
 			{ label: 'Quiet: only the text', also: 'focus', run: () => (isQuiet = !isQuiet) },
 			{ label: 'Ask a writer', also: 'endpoint request', run: () => showAsk('section', 'draft') },
 			{
@@ -171,13 +172,22 @@
 		])
 	);
 
+	function nextSlip() {
+		if (editor.nextOpenSlip()) return;
+		toast(editor.reading ? 'No slip has anything open.' : 'The slips are still being read.');
+	}
+
+	function nextGap() {
+		if (!editor.nextGap()) toast('The manuscript has no gap.');
+	}
+
 	/** Keys of the manuscript; where the browser has its own, ours come first only inside the text. */
 	function keydown(event: KeyboardEvent) {
 		const isIn = event.target instanceof Element && event.target.closest('.manuscript') !== null;
 		if ((event.ctrlKey || event.metaKey) && event.key === 'f' && isIn) isFinding = true;
 		else if (!event.altKey || event.ctrlKey || event.metaKey) return;
-		else if (event.code === 'KeyG') editor.nextGap();
-		else if (event.code === 'KeyJ') editor.nextOpenSlip();
+		else if (event.code === 'KeyG') nextGap();
+		else if (event.code === 'KeyJ') nextSlip();
 		else if (event.code === 'KeyQ') isQuiet = !isQuiet;
 		else return;
 		event.preventDefault();

@@ -466,20 +466,21 @@ export class ManuscriptEditor {
 		return editor && this.#live ? this.#live.readOther(editor, doc.content) : null;
 	}
 
-	/** Goes to the next gap behind the cursor, the first behind the last. */
-	nextGap(): void {
+	/** Goes to the next gap behind the cursor, the first behind the last; false: there is none. */
+	nextGap(): boolean {
 		const doc = this.#editor?.state.doc;
-		if (!doc) return;
+		if (!doc) return false;
 		const gaps: number[] = [];
 		doc.forEach((node, _, at) => {
 			if (node.type.name === 'gap') gaps.push(at);
 		});
 		const next = gaps.find((at) => at > this.#block) ?? gaps[0];
 		if (next !== undefined) this.#showBlock(next);
+		return next !== undefined;
 	}
 
-	/** Goes to the next section whose slip has something open, the first behind the last. */
-	nextOpenSlip(): void {
+	/** Goes to the next section whose slip has something open, the first behind the last; false: there is none. */
+	nextOpenSlip(): boolean {
 		const isOpen = ({ terms, questions, gaps }: Slip) =>
 			gaps > 0 ||
 			terms.some(({ state }) => state !== 'placed') ||
@@ -487,6 +488,7 @@ export class ManuscriptEditor {
 		const open = (this.#reading?.slips ?? []).filter((slip) => slip.at >= 0 && isOpen(slip));
 		const next = open.find(({ at }) => at > this.#block) ?? open[0];
 		if (next) this.goTo(next.section);
+		return next !== undefined;
 	}
 
 	/** Words that are chosen; 0 for none. */
