@@ -17,3 +17,4 @@ export * from './background';
 export * from './sense';
 export * from './dialect';
 export * from './verbs';
+export * from './leaning';

@@ -9,7 +9,7 @@ const segmenter = new Intl.Segmenter('en', { granularity: 'sentence' });
 
 /** The next piece belongs to this one when it ends so: "approx.", "J.", "3." at its start. */
 const ABBREVIATION =
-	/(?:^|[\s("“‘[])(?:Mr|Mrs|Ms|Dr|Prof|St|Sr|Jr|Rev|Capt|Col|Gen|Sgt|vs|etc|e\.g|i\.e|cf|ca|c|approx|appr|est|min|max|no|nos|fig|figs|vol|ed|eds|pp|p|ch|sec|inc|ltd|co|corp|dept|ft|in|oz|lb|lbs|yd|yds|sq|cu|mm|cm|m|km|kg|g|ml|cl|dl|tsp|tbsp|tbs|pkg|pt|qt|gal|hr|hrs|wk|Jan|Feb|Mar|Apr|Jun|Jul|Aug|Sep|Sept|Oct|Nov|Dec|a\.m|p\.m|U\.K|U\.S|E\.U)\.["”’)\]]*\s*$/i;
+	/(?:^|[\s("“‘[])(?:Mr|Mrs|Ms|Dr|Prof|St|Sr|Jr|Rev|Capt|Col|Gen|Sgt|vs|etc|e\.g|i\.e|cf|ca|c|approx|appr|incl|excl|esp|abt|est|min|max|no|nos|fig|figs|vol|ed|eds|pp|p|ch|sec|inc|ltd|co|corp|dept|ft|in|oz|lb|lbs|yd|yds|sq|cu|mm|cm|m|km|kg|g|ml|cl|dl|tsp|tbsp|tbs|pkg|pt|qt|gal|hr|hrs|wk|Jan|Feb|Mar|Apr|Jun|Jul|Aug|Sep|Sept|Oct|Nov|Dec|a\.m|p\.m|U\.K|U\.S|E\.U)\.["”’)\]]*\s*$/i;
 const ENDS_OFTEN =
 	/(?:^|\s)(?:etc|ft|in|oz|lb|lbs|yd|yds|mm|cm|m|km|kg|ml|hr|hrs|co|ltd|inc|a\.m|p\.m|no|min|max|p|sec|fig|ed|c)\.["”’)\]]*\s*$/i;
 const INITIAL = /(?:^|\s)\p{Lu}\.\s*$/u;

@@ -10,6 +10,8 @@ import {
 import {
 	contentStemsOf,
 	isStopWord,
+	needsBefore,
+	POINTS_BACK,
 	rarityOf,
 	stemOf,
 	textVectorOf,
@@ -23,6 +25,8 @@ export interface Said {
 	readonly stems: ReadonlySet<string>;
 	/** Stems of its heading and of the one that it is nested in; the title of the whole is left out. */
 	readonly headingStems: ReadonlySet<string>;
+	/** Stems of what it leans on: of the sentence before "Lay them flat". */
+	readonly before: ReadonlySet<string>;
 	/** What these headings are about. */
 	readonly purposes: readonly Purpose[];
 	/** Stems of its label: of "Washing" in "Washing: by hand". */
@@ -55,8 +59,10 @@ function readSaid(source: PageWork): Said[] {
 	const figures = new Map(
 		source.facts.map(({ section, text, quantities }) => [`${section} ${text}`, quantities])
 	);
-	return source.statements.flatMap((statement): Said[] => {
+	return source.statements.flatMap((statement, i): Said[] => {
 		const { text, section } = statement;
+		const last = source.statements[i - 1];
+		const leans = last?.section === section && (needsBefore(text) || POINTS_BACK.test(text));
 		if (text.endsWith('?') || cutOf(statement).every(({ words }) => words.length < LEAST_WORDS))
 			return [];
 		return [
@@ -64,6 +70,7 @@ function readSaid(source: PageWork): Said[] {
 				source: source.id,
 				statement,
 				stems: stemsOf(statement),
+				before: leans ? stemsOf(last) : NOTHING,
 				headingStems: headingStems[section]!,
 				purposes: purposes[section]!,
 				label: labelStemsOf(text),

@@ -76,11 +76,13 @@ export function featuresOf(asked: Asked, said: Said, echo: Echo, pool: Pool): Fe
 	for (const [stem, weight] of asked.parts) {
 		const inText = said.stems.has(stem);
 		if (inText) text += weight;
-		else if (said.headingStems.has(stem)) heading += weight;
+		else if (said.headingStems.has(stem) || said.before.has(stem)) heading += weight;
 		if (said.label.has(stem)) label += weight;
 	}
 	const { own, wanted, weight } = asked;
-	const standing = own.filter((stem) => said.stems.has(stem) || said.headingStems.has(stem));
+	const standing = own.filter(
+		(stem) => said.stems.has(stem) || said.headingStems.has(stem) || said.before.has(stem)
+	);
 	const holds = holdsWanted(wanted, said.statement.text, said.quantities);
 	return {
 		text: text / weight,
@@ -117,7 +119,7 @@ function likenessOf(
 	const { rows, vector } = meaningOf(said, vectors);
 	let soft = 0;
 	for (const [stem, weight] of asked.parts) {
-		if (said.stems.has(stem) || said.headingStems.has(stem)) {
+		if (said.stems.has(stem) || said.headingStems.has(stem) || said.before.has(stem)) {
 			soft += weight;
 			continue;
 		}

@@ -30,10 +30,11 @@ export function speakerOfHead(lines: readonly NoteLine[], name: string): Speaker
 	for (const whole of [...first.map(({ text }) => text), name]) {
 		const title = sentencesOf(whole)[0]?.text ?? '';
 		const occasion = OCCASION.exec(tamed(title));
-		const behind = occasion ? tamed(title).slice(occasion.index + occasion[0].length) : '';
-		const met = NAME_HERE.exec(behind)?.[0] ?? '';
+		const from = occasion ? occasion.index + occasion[0].length : title.length;
+		const met = NAME_HERE.exec(tamed(title).slice(from))?.[0] ?? '';
+		// a role keeps its letters: "DPT"
 		if (met !== '' && isName(met))
-			return { name: bare(met), role: roleIn(behind.slice(met.length)) };
+			return { name: bare(met), role: roleIn(title.slice(from + met.length)) };
 		if (whole !== first[0]?.text) continue;
 		const named = NAMED_FIRST.exec(tamed(title));
 		// one word alone can be anything: a name needs a second one, or a role behind it
@@ -43,7 +44,7 @@ export function speakerOfHead(lines: readonly NoteLine[], name: string): Speaker
 			(named[1]!.includes(' ') || /[,(]/.test(named[0])) &&
 			title.length < 90
 		)
-			return { name: bare(named[1]!), role: roleIn(tamed(title).slice(named[0].length)) };
+			return { name: bare(named[1]!), role: roleIn(title.slice(named[0].length)) };
 	}
 	return null;
 }

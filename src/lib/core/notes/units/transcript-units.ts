@@ -2,12 +2,18 @@ import { spokenParagraphsOf } from '../transcript-text';
 import { ASIDE } from './cues';
 import { cutSentences } from './cut-sentences';
 import { forbiddenKindOf, leansOn, type Setting } from './kind-of';
-import { isAsker } from './speakers';
+import { isAsker, nameOfLabel } from './speakers';
 import type { ReadNoteUnits, UnitKind } from './unit';
 import { isPractical, isSaid, keyed, type NoteToRead, type UnitDraft } from './unit-drafts';
 
 /** Words of what one says at a stretch from which it is cut. */
 const LONG_TURN = 45;
+
+/** A question about the one who speaks: how long they have done it, what they are called. */
+const ASKS_OF_THEM =
+	/\b(?:you['’]ve|you have|have you) been\b|\byour (?:job|name|background|story)\b|\bhow did you (?:get into|start|come to)\b|\bintroduce yourself\b/i;
+/** Words of an answer that says no more than that. */
+const SHORT_TURN = 15;
 
 /** A transcript: who asks, who answers, and what is only said in passing. */
 export function transcriptUnits({ name, text }: NoteToRead): ReadNoteUnits {
@@ -27,7 +33,10 @@ export function transcriptUnits({ name, text }: NoteToRead): ReadNoteUnits {
 	};
 	const drafts: UnitDraft[] = [];
 	let at = 0;
+	let before = '';
 	turns.forEach(({ speaker, text: said }, paragraph) => {
+		const isOfThem = ASKS_OF_THEM.test(before) && said.split(/\s+/).length <= SHORT_TURN;
+		before = said;
 		const start = text.indexOf(said, at);
 		at = Math.max(at, start + said.length);
 		const isAsking = asks(speaker);
@@ -57,18 +66,20 @@ export function transcriptUnits({ name, text }: NoteToRead): ReadNoteUnits {
 								? 'aside'
 								: 'question'
 							: 'aside'
-						: words <= 3 || ASIDE.test(part.text)
-							? 'aside'
-							: speaker === ''
-								? 'claim'
-								: 'quote';
+						: isOfThem
+							? 'background'
+							: words <= 3 || ASIDE.test(part.text)
+								? 'aside'
+								: speaker === ''
+									? 'claim'
+									: 'quote';
 			drafts.push({
 				kind,
 				text: part.text,
 				start: start + part.start,
 				end: start + part.end,
 				heading: '',
-				speaker: isSaid(kind) ? speaker : '',
+				speaker: isSaid(kind) ? spoken(speaker) : '',
 				list: -1,
 				position: 0,
 				table: -1,
@@ -81,11 +92,18 @@ export function transcriptUnits({ name, text }: NoteToRead): ReadNoteUnits {
 	const names = [...asked.keys()].filter((speaker) => speaker !== '' && !asks(speaker));
 	return {
 		title: name,
-		speakers: names.map((speaker) => ({ name: speaker, role: '' })),
+		speakers: names.map((speaker) => ({ name: spoken(speaker), role: '' })),
 		units: keyed(drafts),
 		headings: [],
 		columns: new Map()
 	};
+}
+
+/** "JO" as a name; letters without a vowel are initials. */
+function spoken(speaker: string): string {
+	return /^\p{Lu}{2}$/u.test(speaker) && /[AEIOUY]/.test(speaker.slice(1))
+		? speaker[0]! + speaker.slice(1).toLowerCase()
+		: nameOfLabel(speaker);
 }
 
 /** Sentences put together until a piece has some weight. */

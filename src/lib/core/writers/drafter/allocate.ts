@@ -1,12 +1,12 @@
 import { closeWordsOf } from '../../measure';
 import type { PlanSection } from '../../plan';
-import { findTerms, indexTerms, patternOf, termKeyOf } from '../../text';
+import { contentStemsOf, findTerms, indexTerms, patternOf, termKeyOf } from '../../text';
 import { answeringPassages } from './answer-questions';
 import { choose } from './choose-passages';
 import type { DraftMaterial } from './draft-material';
 import { canOpen, closers, openers } from './ends';
 import { fitAll, homesOf, placedIn } from './fit-passages';
-import { asSentence, passagesOf, type Passage } from './note-material';
+import { passagesOf, type Passage } from './note-material';
 
 /** Which passages of the notes go where. */
 export interface Allocation {
@@ -51,18 +51,22 @@ export function allocate(
 			const answer = found.find((passage) => !taken.has(passage));
 			if (found.length > 0) answered.add(question);
 			if (!answer) continue;
-			// short as it is, an answer stands alone
-			answers.set(question, answer.isFragment ? asSentence(answer) : answer);
+			answers.set(question, answer);
 			taken.add(answer);
 		}
 	}
+	const answering = new Set(
+		findings.questions
+			.filter(({ text }) => asksQuery(text, findings.keyword))
+			.flatMap((question) => answeringPassages(question, passages))
+	);
 	const chosen = new Map<string, Passage[]>();
 	// what opens and what closes is taken first, unless the writer has put it somewhere
 	const held = placedIn(plan.sections.map(onlyLocked), passages, findings);
 	for (const { id, kind } of wanted) {
 		if (kind !== 'opening' && kind !== 'closing') continue;
 		const free = passages.filter((passage) => !taken.has(passage) && !held.has(passage));
-		const found = kind === 'opening' ? openers(free, findings.keyword) : closers(free);
+		const found = kind === 'opening' ? openers(free, findings.keyword, answering) : closers(free);
 		chosen.set(id, found);
 		for (const passage of found) taken.add(passage);
 	}
@@ -101,6 +105,14 @@ export function allocate(
 		])
 	);
 	return { answers, answered, mayQuote, chosen, unused };
+}
+
+/** Whether a question asks for what the keyword asks for, and for little else. */
+function asksQuery(question: string, keyword: string): boolean {
+	const own = new Set(contentStemsOf(keyword));
+	const asked = new Set(contentStemsOf(question));
+	const more = [...asked].filter((stem) => !own.has(stem)).length;
+	return own.size > 0 && [...own].every((stem) => asked.has(stem)) && more <= 1;
 }
 
 /** Tells whether a text holds what must not be said. */

@@ -7,7 +7,8 @@ import { docText, gapsOf, headOf, textRunsOf, type TakeDoc } from '../../manuscr
 import { countWords, sentencesOf } from '../../text';
 import { draftArticle } from './built-in';
 import type { DraftMaterial } from './draft-material';
-import { Narrator, passagesOf } from './note-material';
+import { Narrator } from './narrator';
+import { passagesOf } from './note-material';
 
 let demo: DemoEvidence;
 let plan: Plan;
@@ -91,12 +92,12 @@ describe('draftArticle', () => {
 		expect(new Set(sentences).size).toBe(sentences.length);
 	});
 
-	it('has the exact keyword in its first 100 words', () => {
-		expect(
-			articleText().split(/\s+/).slice(0, 100).join(' ').toLowerCase().split('\n').join(' ')
-		).toContain(demo.findings.keyword);
-		const body = draft.content.slice(1).map(docText).join(' ').split(/\s+/).slice(0, 100).join(' ');
-		expect(body.toLowerCase()).toContain(demo.findings.keyword);
+	it('asks for the query to be answered in its opening, and fills it with nothing', () => {
+		const second = draft.content.findIndex(({ type }, i) => i > 0 && type === 'heading');
+		const opening = draft.content.slice(1, second);
+		expect(opening.some(({ type }) => type === 'paragraph')).toBe(true);
+		expect(docText(opening.at(-1)!)).toContain(`Answer “${demo.findings.keyword}” here`);
+		expect(opening.map(docText).join(' ')).not.toMatch(/This (?:is|guide)/);
 	});
 
 	it('leaves a gap in every section when there are no notes, and names who has an answer', () => {
@@ -178,14 +179,14 @@ describe('passagesOf', () => {
 
 	it('marks a jotting without a verb to be worked in, and lists several under their heading', () => {
 		const jotted = (text: string) =>
-			passagesOf([note('Lawn notes', text)]).map(({ form, isFragment }) => [form, isFragment]);
+			passagesOf([note('Lawn notes', text)]).map(({ form, hold }) => [form, hold]);
 		expect(jotted('# Lawn notes\n\n## Leave it\n\nfrog, blackbirds, soft underfoot')).toEqual([
-			['entry', true]
+			['entry', 'jotting']
 		]);
 		expect(jotted('# Lawn notes\n\n## Leave it\n\nSweep the paths before you water.')).toEqual([
-			['text', false]
+			['text', null]
 		]);
-		expect(jotted('# Lawn notes\n\n## Leave it\n\nmoss has no roots')).toEqual([['text', false]]);
+		expect(jotted('# Lawn notes\n\n## Leave it\n\nmoss has no roots')).toEqual([['text', null]]);
 	});
 
 	it('leaves out questions, and what stands above the first heading of an interview', () => {
@@ -236,6 +237,7 @@ describe('Narrator', () => {
 			new Narrator().speak({
 				...passage!,
 				form: 'quote',
+				quoted: [true],
 				voice: { kind: 'speaker', name, role: '' }
 			});
 		expect(by('Speaker 2')).toEqual(['“Write the summary last of all.”']);

@@ -23,16 +23,31 @@ describe('openers', () => {
 			passages(
 				'# Lawn\n\n## Why\n\nThe main reason for moss in a lawn is grass that is cut too short.\n\n## Tools\n\nRakes are sold from £14 upwards.\n\nPut the rake away dry.'
 			),
-			KEYWORD
+			KEYWORD,
+			new Set()
 		);
 		expect(said(found)).toEqual([
 			'The main reason for moss in a lawn is grass that is cut too short.'
 		]);
 	});
 
+	it('are above all what answers the question that the keyword asks', () => {
+		const told = passages(
+			'# Lawn\n\n## Why\n\nGrass that is cut high leaves no room for it.\n\nRakes are sold in spring.'
+		);
+		expect(said(openers(told, KEYWORD, new Set()))).toEqual([]);
+		expect(said(openers(told, KEYWORD, new Set([told[0]!])))).toEqual([
+			'Grass that is cut high leaves no room for it.'
+		]);
+	});
+
 	it('are none where the notes only jot, order or list', () => {
 		expect(
-			openers(passages('# Lawn\n\n## Diary\n\nrake, fork, two bags\n\nRake the moss out.'), KEYWORD)
+			openers(
+				passages('# Lawn\n\n## Diary\n\nrake, fork, two bags\n\nRake the moss out.'),
+				KEYWORD,
+				new Set()
+			)
 		).toEqual([]);
 	});
 });

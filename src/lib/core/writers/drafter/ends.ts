@@ -9,6 +9,9 @@ const SHORT_ANSWER =
 const LAST_ADVICE =
 	/\b(?:start (?:with|by)|begin (?:with|by)|first of all|if you (?:only )?(?:do|remember|buy|keep|change) (?:only |just )?one|most of all|above all|in the end|(?:my|our|the best|her|his) advice|don['’]t wait|one last thing|could only|the rest (?:is|comes|follows)|worth (?:it|the))\b/i;
 
+/** Worth of a passage that answers what the keyword asks. */
+const ANSWERS_QUERY = 2;
+
 /** Passages that an opening or a closing takes. */
 const MOST = 2;
 /** Worth from which a passage can open or close; set by reading the openings of the demo and of six assignments. */
@@ -16,7 +19,11 @@ const OPENS_AT = 2;
 const CLOSES_AT = 2;
 
 /** What answers the query or says what the thing is, for the opening, the best first. */
-export function openers(passages: readonly Passage[], keyword: string): Passage[] {
+export function openers(
+	passages: readonly Passage[],
+	keyword: string,
+	answering: ReadonlySet<Passage>
+): Passage[] {
 	const own = new Set(contentStemsOf(keyword));
 	return best(
 		passages,
@@ -29,6 +36,7 @@ export function openers(passages: readonly Passage[], keyword: string): Passage[
 			);
 			return (
 				2 * held +
+				(answering.has(passage) ? ANSWERS_QUERY : 0) +
 				(SHORT_ANSWER.test(said) ? 2 : 0) +
 				(defines && held > 0 ? 1 : 0) +
 				(/\b(?:because|since|so that|unless)\b/i.test(said) ? 0.3 : 0) -
@@ -54,10 +62,10 @@ export function closers(passages: readonly Passage[]): Passage[] {
 }
 
 /** Whether a passage can stand in an opening: running text that orders nothing and leans on nothing before it. */
-export function canOpen({ form, isFragment, sentences }: Passage): boolean {
+export function canOpen({ form, hold, sentences }: Passage): boolean {
 	return (
 		(form === 'text' || form === 'quote') &&
-		!isFragment &&
+		hold === null &&
 		!isOrder(sentences[0]!) &&
 		!LEANS.test(sentences[0]!)
 	);
@@ -73,9 +81,9 @@ function best(
 ): Passage[] {
 	return passages
 		.filter(
-			({ form, isFragment, voice, words }) =>
+			({ form, hold, voice, words }) =>
 				(form === 'text' || form === 'quote') &&
-				!isFragment &&
+				hold === null &&
 				voice.kind !== 'visit' &&
 				words >= LEAST_WORDS &&
 				words <= MOST_WORDS

@@ -44,11 +44,18 @@ export function gapFor(
 		if (asked && !answered.has(question) && !isSaidIn(asked, text))
 			said.push(`${asked.text} ${openQuestion(asked, { notes, pageNames }, mayQuote)}`);
 	}
+	if (section.kind === 'opening' && !text.toLowerCase().includes(findings.keyword.toLowerCase()))
+		said.push(
+			`Answer “${findings.keyword}” here in two or three sentences, with these words among them.`
+		);
 	if (section.kind === 'closing' && words === 0) {
 		said.push(
 			'Say in two or three sentences what the reader should do first; the notes hold nothing to close with.'
 		);
-	} else if (words < SHORT_AT * section.budget) {
+	} else if (
+		words < SHORT_AT * section.budget &&
+		(section.kind !== 'opening' || said.length === 0)
+	) {
 		const missing = Math.max(0, section.budget - words);
 		said.push(`Your notes fall about ${Math.ceil(missing / 10) * 10} words short here.`);
 		const spare = unused.get(section.id)?.find((passage) => mayQuote(passage.raw));

@@ -20,12 +20,12 @@ import type { DraftMaterial } from './draft-material';
 import { fitAll, placedIn, type Fitted } from './fit-passages';
 import {
 	asSentence,
-	Narrator,
 	readPassages,
 	type DraftNote,
 	type Passage,
 	type UnfitReason
 } from './note-material';
+import { Narrator } from './narrator';
 import { paragraphs, TO_WORK_IN } from './running-text';
 
 /** Why something of the notes is not in a manuscript. */
@@ -326,7 +326,7 @@ function sentenceOf(passage: Passage): BlockNode[] {
 
 /** A passage as it can stand in a manuscript by itself: a jotting as an entry of a list. */
 function blocksOf(passage: Passage, section: PlanSection | undefined, plan: Plan): BlockNode[] {
-	if (passage.isFragment)
+	if (passage.hold === 'jotting' && passage.form === 'entry')
 		return [
 			list(false, [
 				[textNode(passage.sentences[0]!, { source: passage.note, label: passage.label })]
@@ -334,5 +334,5 @@ function blocksOf(passage: Passage, section: PlanSection | undefined, plan: Plan
 		];
 	if (!section) return [gap(passage.raw)];
 	const under = { ...section, heading: headingOf(plan, section) };
-	return paragraphs([passage], under, new Narrator());
+	return paragraphs([{ ...passage, hold: null }], under, new Narrator());
 }

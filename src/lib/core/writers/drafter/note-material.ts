@@ -1,5 +1,6 @@
 import { isPrintable, type NoteUnit, type ReadNoteUnits } from '../../notes';
-import { contentStemsOf, countWords, hasVerb, isOrder } from '../../text';
+import { contentStemsOf, countWords, hasVerb, needsBefore, POINTS_BACK } from '../../text';
+import { holdOf, isJotted, withoutReaction, type Hold } from './holds';
 import { smoothed, smoothedCell, smoothedEntry } from './smooth';
 
 /** A note as the drafter reads it. */
@@ -41,14 +42,18 @@ export interface Passage {
 	readonly opensPlain: boolean;
 	/** Number of the paragraph, list or table it comes from, for keeping neighbours together. */
 	readonly paragraph: number;
-	/** A jotting without a verb: an entry of a list, never a sentence. */
-	readonly isFragment: boolean;
+	/** Which of its sentences are somebody's own words. */
+	readonly quoted: readonly boolean[];
+	/** Why it cannot be printed as it stands; null: it can. */
+	readonly hold: Hold | null;
+	/** The question that it answers, as it was put; empty for none. */
+	readonly asked: string;
 }
 
 /** Number of the list that the jottings under one heading make. */
 const JOTTED = -1;
 
-type Voice =
+export type Voice =
 	| { readonly kind: 'plain' }
 	| { readonly kind: 'speaker'; readonly name: string; readonly role: string }
 	| { readonly kind: 'visit'; readonly place: string };
@@ -58,9 +63,6 @@ const FIRST_PERSON = /\b(?:I|I'm|I’m|I've|I’ve|my|mine|myself)\b/;
 /** Sentences, and words, that one passage may join. */
 const PASSAGE_SENTENCES = 4;
 const PASSAGE_WORDS = 80;
-
-/** A pronoun near the start that points back: "On the sites she works that is…". */
-const POINTS_BACK = /^(?:\S+\s+){1,5}(?:she|he|it|they|them|this|that is|that was)\b/;
 
 /** Units that go together and cannot stand in an article as they are. */
 export interface Unfit {
@@ -88,9 +90,11 @@ export function readPassages(notes: readonly DraftNote[]): {
 	const lower = lowerWordsOf(notes);
 	for (const note of notes) {
 		const visit = visitOf(note.title);
+		const asked = askedIn(note.units.units);
+		const dictated = dictatedIn(note.units.units);
 		for (const group of groupsOf(note.units.units.filter(isPrintable))) {
 			const [first] = group;
-			const voice = voiceOf(first!, note, visit);
+			const voice = voiceOf(group.find(({ kind }) => kind === 'quote') ?? first!, note, visit);
 			const reason = group.map((unit) => unfitReason(unit, voice)).find((one) => one !== null);
 			if (reason) {
 				unfit.push({ note: note.id, label: note.label, units: group, reason });
@@ -99,8 +103,17 @@ export function readPassages(notes: readonly DraftNote[]): {
 			const raw = group.map(({ text }) => text).join(' ');
 			const made = formOf(group, note.units);
 			const heading = first!.heading;
-			const isFragment =
-				made.form === 'text' && group.length === 1 && isJotted(raw) && !hasVerb(raw);
+			const question = asked.get(first!) ?? '';
+			const hold = dictated.has(first!.paragraph)
+				? ('dictated' as const)
+				: made.form === 'steps' || made.form === 'table'
+					? null
+					: holdOf(first!.kind, made.form === 'quote' ? made.sentences[0]! : first!.text, {
+							voice,
+							isAnswer: question !== '',
+							isEntry: made.form === 'entry'
+						});
+			const isJotting = hold === 'jotting' && made.form === 'text' && group.length === 1;
 			passages.push({
 				note: note.id,
 				label: note.label,
@@ -108,35 +121,34 @@ export function readPassages(notes: readonly DraftNote[]): {
 				at: passages.length,
 				heading,
 				...made,
-				...(isFragment ? { form: 'entry' as const, sentences: [smoothedEntry(raw)] } : {}),
-				isFragment,
+				...(isJotting && isJotted(raw)
+					? { form: 'entry' as const, sentences: [smoothedEntry(raw)] }
+					: {}),
+				hold,
+				asked: question,
 				raw,
 				words: countWords(made.sentences.join(' ')),
 				stems: contentStemsOf(raw),
 				headingStems: contentStemsOf(heading),
 				voice,
 				opensPlain: lower.has(/^[\p{L}'’-]+/u.exec(raw)?.[0].toLowerCase() ?? ''),
-				paragraph: isFragment
-					? JOTTED
-					: first!.table >= 0
-						? first!.table
-						: first!.list >= 0
-							? first!.list
-							: first!.paragraph
+				paragraph:
+					isJotting && isJotted(raw)
+						? JOTTED
+						: first!.table >= 0
+							? first!.table
+							: first!.list >= 0
+								? first!.list
+								: first!.paragraph
 			});
 		}
 	}
 	return { passages, unfit };
 }
 
-/** Whether a line is put down as a jotting is: without a capital or a figure at its start, or without a stop. */
-function isJotted(text: string): boolean {
-	return !/^["“‘(]?[\p{Lu}\p{N}£$€]/u.test(text) || !/[.!?…]["”’)\]]*$/.test(text.trim());
-}
-
 /** A jotting as a sentence of its own. */
 export function asSentence(passage: Passage): Passage {
-	return { ...passage, form: 'text', isFragment: false, sentences: [smoothed(passage.raw)] };
+	return { ...passage, form: 'text', hold: null, sentences: [smoothed(passage.raw)] };
 }
 
 /** Units that go together: all rows of a table, all steps of a list, what leans on what is before it. */
@@ -155,12 +167,22 @@ function goesWith(open: readonly NoteUnit[], last: NoteUnit, unit: NoteUnit): bo
 	if (unit.kind === 'row') return last.kind === 'row' && last.table === unit.table;
 	if (unit.kind === 'step') return last.kind === 'step' && last.list === unit.list;
 	const isPlain = (one: NoteUnit) => one.kind === 'claim' || one.kind === 'definition';
-	if (!isPlain(unit) || !isPlain(last) || last.speaker !== unit.speaker) return false;
+	const isSaid = (one: NoteUnit) => one.kind === 'quote';
+	const isText = (one: NoteUnit) => isPlain(one) || isSaid(one);
+	if (!isText(unit) || !isText(last)) return false;
+	if (isSaid(unit) && isSaid(last)) return goesOnSpeaking(open, last, unit);
+	if (isPlain(unit) && isPlain(last) && last.speaker !== unit.speaker) return false;
 	// an entry of a list goes with its own sentences
 	if (unit.list >= 0 && last.list === unit.list && last.position === unit.position) return true;
-	const leans = unit.leans || POINTS_BACK.test(unit.text);
+	// what is said goes on from what is told, and back, where it needs that to be understood
+	const isMixed = isSaid(unit) !== isSaid(last);
+	const isScrap = unit.kind === 'claim' && unit.paragraph === last.paragraph && !hasVerb(unit.text);
+	const leans = isMixed
+		? needsBefore(unit.text)
+		: unit.leans || isScrap || needsBefore(unit.text) || POINTS_BACK.test(unit.text);
 	const near =
-		last.heading === unit.heading && unit.paragraph - last.paragraph <= (unit.leans ? 1 : 0);
+		last.heading === unit.heading &&
+		unit.paragraph - last.paragraph <= (unit.leans && !isMixed ? 1 : 0);
 	return (
 		leans &&
 		near &&
@@ -169,10 +191,78 @@ function goesWith(open: readonly NoteUnit[], last: NoteUnit, unit: NoteUnit): bo
 	);
 }
 
+/** What somebody writes of themselves, which only they can say: "Cash flow nearly sank us." */
+export function isOwnWords({ kind, speaker, text }: NoteUnit): boolean {
+	return speaker !== '' && (kind === 'claim' || kind === 'step') && OF_THEMSELVES.test(text);
+}
+
+const OF_THEMSELVES =
+	/\b(?:I|I['’](?:m|ve|d|ll)|me|my|mine|myself|[Ww]e|[Ww]e['’](?:re|ve|d|ll)|us|[Oo]urs?)\b/;
+
+/** Whether somebody goes on speaking: sentences of one turn are one quotation. */
+function goesOnSpeaking(open: readonly NoteUnit[], last: NoteUnit, unit: NoteUnit): boolean {
+	return (
+		last.speaker === unit.speaker &&
+		last.paragraph === unit.paragraph &&
+		!/["“”]/.test(last.text + unit.text) &&
+		countWords([...open, unit].map(({ text }) => text).join(' ')) <= TURN_WORDS
+	);
+}
+
+/** Words up to which a turn is quoted as a whole. */
+const TURN_WORDS = 60;
+
+/**
+ * The question that a unit answers: the one who is asked speaks right behind it, or it stands under it
+ * in the next lines.
+ */
+function askedIn(units: readonly NoteUnit[]): Map<NoteUnit, string> {
+	const asked = new Map<NoteUnit, string>();
+	let question: NoteUnit | null = null;
+	let answering: string | null = null;
+	for (const unit of units) {
+		if (unit.kind === 'question') [question, answering] = [unit, null];
+		else if (unit.kind === 'aside') question = null;
+		if (!question || unit === question) continue;
+		answering ??= unit.speaker;
+		const isNear = unit.paragraph - question.paragraph <= (unit.heading === '' ? 1 : ANSWER_LINES);
+		const isUnder = unit.heading === '' || unit.heading === question.text;
+		if (isNear && isUnder && unit.speaker === answering) asked.set(unit, question.text);
+		else question = null;
+	}
+	return asked;
+}
+
+/** Lines below a question that answer it. */
+const ANSWER_LINES = 2;
+
+/** Paragraphs that somebody spoke into a machine: several stretches, and no stop in any of them. */
+function dictatedIn(units: readonly NoteUnit[]): Set<number> {
+	const byParagraph = new Map<number, NoteUnit[]>();
+	for (const unit of units) {
+		const list = byParagraph.get(unit.paragraph);
+		if (list) list.push(unit);
+		else byParagraph.set(unit.paragraph, [unit]);
+	}
+	return new Set(
+		[...byParagraph]
+			.filter(
+				([, list]) =>
+					list.length >= LEAST_STRETCHES &&
+					list.every(
+						({ text, table, list: entry }) => table < 0 && entry < 0 && !/[.!?;:]/.test(text)
+					)
+			)
+			.map(([paragraph]) => paragraph)
+	);
+}
+
+const LEAST_STRETCHES = 2;
+
 function unfitReason({ kind, text, speaker }: NoteUnit, voice: Voice): UnfitReason | null {
 	if (kind === 'quote') return null;
 	// a remark in brackets belongs to what stood before it
-	if (/^\([^()]*\)[.!]?$/.test(text.trim())) return 'remark';
+	if (/^(?:\([^()]*\)|\[[^[\]]*\])[.!]?$/.test(text.trim())) return 'remark';
 	if (kind !== 'row' && kind !== 'step' && /\?["”’)\]]*$/.test(text)) return 'asks';
 	const isNobodys = voice.kind !== 'speaker' && speaker === '';
 	return kind !== 'row' && FIRST_PERSON.test(text) && isNobodys ? 'nobody named' : null;
@@ -181,9 +271,9 @@ function unfitReason({ kind, text, speaker }: NoteUnit, voice: Voice): UnfitReas
 function formOf(
 	group: readonly NoteUnit[],
 	{ columns }: ReadNoteUnits
-): Pick<Passage, 'form' | 'sentences' | 'rows' | 'hasHead'> {
+): Pick<Passage, 'form' | 'sentences' | 'quoted' | 'rows' | 'hasHead'> {
 	const [first] = group;
-	const none = { rows: [], hasHead: false };
+	const none = { rows: [], hasHead: false, quoted: [] };
 	if (first!.kind === 'row') {
 		const head = columns.get(first!.table);
 		const rows = group.map(({ cells, text }) =>
@@ -193,14 +283,21 @@ function formOf(
 			form: 'table',
 			sentences: group.map(({ text }) => text),
 			rows: head ? [head.map(smoothedCell), ...rows] : rows,
-			hasHead: head !== undefined
+			hasHead: head !== undefined,
+			quoted: []
 		};
 	}
 	if (first!.kind === 'step')
 		return { form: 'steps', sentences: group.map(({ text }) => smoothedEntry(text)), ...none };
-	if (first!.kind === 'quote') return { form: 'quote', sentences: [first!.text], ...none };
-	const sentences = group.map(({ kind, text }) => smoothed(text, kind === 'definition'));
-	if (first!.list < 0) return { form: 'text', sentences, ...none };
+	const quoted = group.map((unit) => unit.kind === 'quote' || isOwnWords(unit));
+	if (group.every(({ kind }) => kind === 'quote')) {
+		const said = withoutReaction(group.map(({ text }) => text).join(' '));
+		return { form: 'quote', sentences: [said], ...none, quoted: [true] };
+	}
+	const sentences = group.map(({ kind, text }) =>
+		kind === 'quote' ? text : smoothed(text, kind === 'definition')
+	);
+	if (first!.list < 0 || quoted.includes(true)) return { form: 'text', sentences, ...none, quoted };
 	return { form: 'entry', sentences: [sentences.join(' ')], ...none };
 }
 
@@ -222,97 +319,14 @@ function visitOf(title: string): Voice {
 
 /** Words that stand in small letters somewhere in the notes, and so are no names. */
 function lowerWordsOf(notes: readonly DraftNote[]): Set<string> {
-	const words = new Set<string>('the a an at by on in there each all both'.split(' '));
+	const words = new Set<string>(
+		'the a an at by on in there each all both afterwards after before then later next now here when while if once two three four some most many no every with for from of as since until during despite only'.split(
+			' '
+		)
+	);
 	for (const { units } of notes) {
 		for (const { text } of units.units)
 			for (const [word] of text.matchAll(/\b\p{Ll}[\p{L}'’-]*/gu)) words.add(word);
 	}
 	return words;
-}
-
-/** What a transcript calls somebody whom it does not name. */
-const NO_NAME =
-	/^(?:speaker|voice|host|guest|interviewee|caller|narrator|unknown|participant|presenter|q|a)(?: ?\d+| [a-z])?$/i;
-
-/** Keeps who was named and where we were while a section is written. */
-export class Narrator {
-	#named = new Set<string>();
-	#at: string | null = null;
-
-	/**
-	 * The sentences of a passage as they can stand in an article: the speaker is named where a
-	 * pronoun would hang in the air, and what was seen on a visit says where.
-	 */
-	speak({ sentences, form, voice, note, opensPlain }: Passage): string[] {
-		const before = this.#at;
-		this.#at = voice.kind === 'visit' ? note : null;
-		if (form === 'quote') return [this.#quote(sentences[0]!, voice)];
-		if (voice.kind === 'speaker')
-			return sentences.map((sentence) => this.#name(sentence, voice.name));
-		const [first, ...rest] = sentences;
-		if (voice.kind !== 'visit' || before === note || !isPast(first!)) return [...sentences];
-		const where = voice.place === '' ? 'On the site visited' : `At ${voice.place}`;
-		return [
-			`${where}, ${opensPlain ? first![0]!.toLowerCase() + first!.slice(1) : first!}`,
-			...rest
-		];
-	}
-
-	/** A quotation with who says it, introduced where they are met first. */
-	#quote(text: string, voice: Voice): string {
-		const isMarked = /["“]/.test(text);
-		if (voice.kind !== 'speaker') return isMarked ? ended(text) : `“${text}”`;
-		const { name, role } = voice;
-		if (NO_NAME.test(name)) return isMarked ? ended(text) : `“${text}”`;
-		if (text.includes(name)) {
-			this.#named.add(name);
-			return ended(text);
-		}
-		// told about her already: "she says it is…"
-		if (isMarked && !/^["“]/.test(text)) return this.#name(ended(text), name);
-		const who = this.#named.has(name) || role === '' ? name : `${name}, ${role}`;
-		this.#named.add(name);
-		const words = text.replace(/^["“]|["”]\.?$/g, '').trim();
-		if (/["“”]/.test(words)) return `${who}: ${ended(text)}`;
-		const said = /[!?]$/.test(words) ? words : `${words.replace(/[.,]$/, '')},`;
-		return `“${said}” says ${who}.`;
-	}
-
-	#name(sentence: string, name: string): string {
-		if (NO_NAME.test(name)) return sentence;
-		if (sentence.includes(name)) {
-			this.#named.add(name);
-			return sentence;
-		}
-		if (this.#named.has(name)) return sentence;
-		const given = name.split(/\s+/)[0]!;
-		const named = sentence
-			.replace(
-				new RegExp(`\\b(?:she|he|${given})\\b(['’](?:d|s|ll)(?= (\\p{Ll}+)))?`, 'iu'),
-				(_, short?: string, next = '') =>
-					short === undefined ? name : `${name} ${inFull(short.slice(1), next as string)}`
-			)
-			.replace(/^(?:Her|His)\b/, `${name}’s`);
-		if (named !== sentence) this.#named.add(name);
-		return named;
-	}
-}
-
-/** "’d", "’s" and "’ll" behind a name, by the word that follows. */
-function inFull(short: string, next: string): string {
-	const isDone = /(?:ed|en|wn|ept|eft|ought|old|ost)$/.test(next);
-	if (short === 'll') return 'will';
-	if (short === 'd') return isDone ? 'had' : 'would';
-	return isDone ? 'has' : 'is';
-}
-
-function ended(text: string): string {
-	return /[.!?…]$/.test(text) || /[.!?…]["”’)]+$/.test(text) ? text : `${text}.`;
-}
-
-function isPast(sentence: string): boolean {
-	if (isOrder(sentence)) return false;
-	return /\b(?:was|were|had|went|came|took|stood|held|found|made|weighed|used|laid|set|sent|cost)\b|\b\p{L}{3,}ed\b/iu.test(
-		sentence
-	);
 }

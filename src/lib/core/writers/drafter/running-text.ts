@@ -11,7 +11,9 @@ import {
 } from '../../manuscript';
 import { contentStemsOf, countWords } from '../../text';
 import { smoothedEntry } from './smooth';
-import { Narrator, type Passage } from './note-material';
+import { LABELLED } from './holds';
+import type { Narrator } from './narrator';
+import { isOwnWords, type Passage } from './note-material';
 
 /** Passages as paragraphs: those of one note paragraph stay together, short neighbours are joined. */
 export function paragraphs(
@@ -38,17 +40,19 @@ export function paragraphs(
 		const whole = structureOf(passage, passages.slice(at), taken, narrator);
 		if (whole) {
 			flush();
-			const lead = leadInto(passage, section);
+			const lead =
+				(passage.units.some(isOwnWords) ? narrator.inTheWordsOf(passage) : '') ||
+				leadInto(passage, section);
 			if (lead !== '' && !led.has(lead)) blocks.push(paragraph(textNode(lead, originOf(passage))));
 			led.add(lead);
 			blocks.push(whole);
 			last = null;
 			continue;
 		}
-		// a jotting alone is no sentence and no list
-		if (passage.isFragment) {
+		// what cannot stand alone is handed over, unless what it needs was just said
+		if (passage.hold !== null && !(passage.hold === 'leans' && follows(last, passage))) {
 			flush();
-			blocks.push(gap(`${TO_WORK_IN} “${passage.raw}” (${passage.label}).`));
+			blocks.push(gap(toWorkIn(passage)));
 			last = null;
 			continue;
 		}
@@ -59,7 +63,7 @@ export function paragraphs(
 			words + passage.words <= most;
 		const mayJoin = last !== null && last.note === passage.note && words < 30;
 		if (!joins && !mayJoin) flush();
-		const sentences = narrator.speak(passage);
+		const sentences = narrator.speak(passage, run.length > 0 && speaksOn(last, passage));
 		const items = section.kind === 'list' && !listed ? itemsOf(sentences[0]!) : null;
 		if (items) {
 			flush();
@@ -85,6 +89,33 @@ export function paragraphs(
 
 /** How a marked note begins that stands in the manuscript to be worked in. */
 export const TO_WORK_IN = 'Work in:';
+
+function toWorkIn({ raw, label, hold, asked }: Passage): string {
+	const question = hold === 'answer' ? `, asked “${asked.trim()}”` : '';
+	return `${TO_WORK_IN} “${raw}” (${label}${question}).`;
+}
+
+/** Whether the one whose words stood last goes on. */
+function speaksOn(last: Passage | null, passage: Passage): boolean {
+	return (
+		last !== null &&
+		last.voice.kind === 'speaker' &&
+		passage.voice.kind === 'speaker' &&
+		last.voice.name === passage.voice.name &&
+		last.quoted.at(-1) === true
+	);
+}
+
+/** Whether a passage stands right behind another in its note. */
+function follows(last: Passage | null, passage: Passage): boolean {
+	return (
+		last !== null &&
+		last.note === passage.note &&
+		last.heading === passage.heading &&
+		last.at === passage.at - 1 &&
+		(passage.form !== 'quote' || last.paragraph === passage.paragraph)
+	);
+}
 
 /** What stands before a list or a table: the heading of the note that it stood under, where it says something new. */
 function leadInto({ heading }: Passage, section: PlanSection): string {
@@ -138,15 +169,17 @@ function structureOf(
 		);
 		return table(cells, passage.hasHead);
 	}
-	if (passage.form !== 'entry') return null;
+	if (passage.hold === 'dictated' || (passage.form !== 'entry' && !isLabelled(passage)))
+		return null;
 	const entries = from.filter(
 		(other) =>
-			other.form === 'entry' &&
+			(other.form === 'entry' || isLabelled(other)) &&
+			(other.hold === null || other.hold === 'jotting') &&
 			other.note === passage.note &&
-			other.paragraph === passage.paragraph &&
+			(other.paragraph === passage.paragraph || (isLabelled(other) && isLabelled(passage))) &&
 			other.heading === passage.heading
 	);
-	if (entries.length < LEAST_ENTRIES) return null;
+	if (entries.length < LEAST_ENTRIES || !entries.includes(passage)) return null;
 	for (const entry of entries) taken.add(entry);
 	return list(
 		false,
@@ -154,6 +187,11 @@ function structureOf(
 			narrator.speak(entry).flatMap((text, i) => sentenceNodes(text, entry, i))
 		)
 	);
+}
+
+/** "Quotes: two for anything above £1,000": what it is about stands before a colon. */
+function isLabelled({ form, units, sentences }: Passage): boolean {
+	return form === 'text' && units[0]!.kind === 'claim' && LABELLED.test(sentences[0]!);
 }
 
 /** Neighbouring sentences of one origin as one run, so that its sign stands once behind them. */

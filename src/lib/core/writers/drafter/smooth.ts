@@ -50,6 +50,9 @@ const REMINDER =
 const OPENS_LOOSE =
 	/^(?:so|and|but|also|anyway|oh(?: and)?|ok(?:ay)?(?: so)?|well|plus),? (?=(?:the|a|an|it|they|there|this|that|we|you|he|she|in|if|never|always|\d)\b)/i;
 
+/** A reckoning, which keeps its signs. */
+const SUM = /[\d%]\)?\s*=|=\s*(?:[£$€~]?\s?\d|half|a (?:third|quarter)|one|two)|\s=\s.*\s=\s/i;
+
 /** A sentence of a note as it can stand in an article. */
 export function smoothed(text: string, isDefinition = false): string {
 	let said = text
@@ -62,6 +65,8 @@ export function smoothed(text: string, isDefinition = false): string {
 	said = said.replace(ONE, '1 $1');
 	// "x = y" is a definition of x; a sum keeps its sign
 	if (isDefinition) said = said.replace(/(?<=\p{L}|\))\s=\s(?=\p{L}|["“])/gu, ' is ');
+	// "rake = spring tine", "5° or more = out": what is on the other side is said of it, and is no sum
+	else if (!SUM.test(said)) said = said.replace(/(?<=[\p{L})])\s=\s(?=\p{L})/u, ': ');
 	said = said.replace(/\s{2,}/g, ' ').replace(/\s+([,.;:!?])/g, '$1');
 	// jotted sentences go on with a small letter
 	said = said.replace(/(?<=[\p{L}\p{N})]{3}[.!?]\s)\p{Ll}/gu, (letter) => letter.toUpperCase());

@@ -1,9 +1,10 @@
 import { isOrder } from '../../text';
 import type { Question } from '../../findings';
-import { withArticle, type PlanSection } from '../../plan';
-import { docText, gap, heading, list, paragraph, textNode, type BlockNode } from '../../manuscript';
+import type { PlanSection } from '../../plan';
+import { gap, heading, list, paragraph, textNode, type BlockNode } from '../../manuscript';
 import type { Allocation } from './allocate';
-import { Narrator, type Passage } from './note-material';
+import { Narrator } from './narrator';
+import type { Passage } from './note-material';
 import { type DraftMaterial, BRIEF_ORIGIN } from './draft-material';
 import { gapFor, openQuestion } from './gaps';
 import { paragraphs, sentenceNodes } from './running-text';
@@ -22,7 +23,9 @@ export function writeSection(
 	const blocks: BlockNode[] = [];
 	const steps =
 		section.kind === 'steps' && !rest.some(({ form }) => form === 'steps')
-			? rest.filter(({ form, sentences }) => form === 'text' && isOrder(sentences[0]!))
+			? rest.filter(
+					({ form, hold, sentences }) => form === 'text' && hold === null && isOrder(sentences[0]!)
+				)
 			: [];
 	const asList = steps.length >= 3 ? steps : [];
 	blocks.push(
@@ -42,28 +45,12 @@ export function writeSection(
 			)
 		);
 	}
-	if (section.kind === 'opening' && !saysKeyword(blocks, material))
-		blocks.splice(1, 0, paragraph(textNode(whatItIs(material))));
 	const asks = material.callToAction?.trim() ?? '';
 	if (section.kind === 'closing' && asks !== '')
 		blocks.push(paragraph(textNode(asks.replace(/\s+/g, ' '), BRIEF_ORIGIN)));
 	const missing = gapFor(section, blocks, allocation, material);
 	if (missing !== null) blocks.push(gap(missing));
 	return blocks;
-}
-
-/** Whether the exact keyword stands in what is written. */
-function saysKeyword(blocks: readonly BlockNode[], { findings }: DraftMaterial): boolean {
-	const keyword = findings.keyword.trim().toLowerCase();
-	return blocks.map(docText).join(' ').toLowerCase().includes(keyword);
-}
-
-/** The exact keyword in a sentence near the start, that says what the article is and nothing of its headings. */
-function whatItIs({ findings }: DraftMaterial): string {
-	const keyword = findings.keyword.trim();
-	return /^(?:how|when|where|why|what|which|whether) /i.test(keyword)
-		? `This is ${keyword}.`
-		: `This is about ${/\b(?:vs|versus|or)\b/i.test(keyword) ? keyword : withArticle(keyword)}.`;
 }
 
 /** A question whose answer another section or question has taken, with that answer to judge by. */
@@ -73,6 +60,10 @@ function saidElsewhere({ answers }: Question, mayQuote: Allocation['mayQuote']):
 		? `“${said.text}” is said elsewhere already`
 		: 'Another section says it already';
 	return `${what}: say it here in a sentence, or take the question out.`;
+}
+
+function underQuestion(answer: Passage): Passage {
+	return answer.hold === 'answer' ? { ...answer, hold: null } : answer;
 }
 
 /** Each question as a heading over its answer, or over a gap that names who has one. */
@@ -87,7 +78,8 @@ export function writeFaq(
 		if (!asked) return [];
 		const answer = answers.get(question);
 		const head = heading(3, asked.text);
-		if (answer) return [head, ...paragraphs([answer], section, new Narrator())];
+		// under its own question an answer says what it says
+		if (answer) return [head, ...paragraphs([underQuestion(answer)], section, new Narrator())];
 		return [
 			head,
 			gap(
