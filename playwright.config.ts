@@ -16,6 +16,8 @@ export default defineConfig({
 	expect: { timeout: 45_000 },
 	reporter: 'list',
 	use: {
+		// requests can be held back only where the app's own store does not answer them
+		serviceWorkers: 'block',
 		baseURL: `http://127.0.0.1:${port}`,
 		viewport: { width: 1280, height: 800 },
 		// what never comes fails in its own words and not by the time of the whole test

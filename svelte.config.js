@@ -9,6 +9,9 @@ const config = {
 	},
 	kit: {
 		adapter: adapter({ out: 'build', precompress: true }),
+		// one shell serves every page without a network
+		paths: { relative: false },
+		serviceWorker: { register: false },
 		csp: {
 			mode: 'hash',
 			directives: {

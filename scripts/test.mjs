@@ -6,7 +6,7 @@ const chromium = ensureChromium();
 const env = { ...process.env, CORVAN_CHROMIUM: chromium };
 // each of these two keeps one core busy
 await runBeside(['types', 'lint'], env);
-for (const step of ['unit', 'build', 'e2e']) {
+for (const step of ['unit', 'build', 'first-load', 'e2e']) {
 	console.log(`\n— ${step} —`);
 	run('npm', ['run', '--silent', step], { env });
 }

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
-	import { format, formatDistanceToNow, parseISO } from 'date-fns';
 	import { liveQuery } from 'dexie';
 	import { toast } from 'svelte-sonner';
 	import {
@@ -14,6 +13,7 @@
 		restoreAssignment
 	} from '$lib/data/assignments';
 	import { clientNamed, listClients } from '$lib/data/clients';
+	import type { BundledArchive } from '$lib/core/deliver';
 	import type { Assignment, Client } from '$lib/data/db';
 	import { readSetting, saveSetting } from '$lib/data/settings';
 	import { fetchDemo } from '$lib/services/demo';
@@ -21,6 +21,11 @@
 	import { actions } from '$lib/ui/frame/actions.svelte';
 	import { history } from '$lib/ui/frame/history.svelte';
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
+	import AssignmentList from '$lib/ui/list/AssignmentList.svelte';
+	import BundleChoice from '$lib/ui/list/BundleChoice.svelte';
+	import Copies from '$lib/ui/list/Copies.svelte';
+	import { dailyCopy } from '$lib/ui/list/daily-copy.svelte';
+	import { download } from '$lib/ui/parts/download';
 	import DropZone from '$lib/ui/parts/DropZone.svelte';
 	import ProgressLine from '$lib/ui/parts/ProgressLine.svelte';
 
@@ -30,6 +35,8 @@
 	let isAdding = $state(false);
 	let work = $state<{ label: string; done: number; all: number } | null>(null);
 	let picker = $state<HTMLInputElement>();
+	/** A file of several assignments that waits for a choice. */
+	let bundle = $state.raw<{ name: string; archives: readonly BundledArchive[] } | null>(null);
 
 	$effect(() => {
 		const all = liveQuery(listAssignments).subscribe((value) => (assignments = value));
@@ -43,6 +50,9 @@
 	});
 	$effect(() => {
 		void offerDemoAtStart();
+		void dailyCopy.begin().then((isWritten) => {
+			if (isWritten) toast(`Today’s copy of all assignments is in “${dailyCopy.folder}”.`);
+		});
 	});
 	$effect(() =>
 		actions.offer(() => [
@@ -82,8 +92,6 @@
 		}
 	}
 
-	const clientNames = $derived(new Map(clients.map(({ id, name }) => [id, name])));
-
 	async function add({
 		client,
 		...values
@@ -93,23 +101,71 @@
 			client: (await clientNamed(client))?.id ?? null
 		});
 		isAdding = false;
+		if ((assignments?.length ?? 0) === 0) await askToKeep();
 		await goto(resolve('/a/[id]/gather', { id: assignment.id }));
 	}
 
-	async function bringIn(files: Iterable<File> | null) {
-		const { bringInArchive } = await import('$lib/ui/assignment/bring-in');
-		for (const file of files ?? []) {
-			work = { label: `Reading ${file.name}`, done: 0, all: 1 };
-			const result = await bringInArchive(
-				new Uint8Array(await file.arrayBuffer()),
-				({ done, all }) => (work = { label: `Reading ${file.name}`, done, all })
+	/** Browsers clear what nobody asked them to keep when their disk runs full. */
+	async function askToKeep() {
+		const isKept = await navigator.storage?.persist?.().catch(() => false);
+		if (isKept === false)
+			toast(
+				'This browser may clear its storage when the disk is full. Save a copy of all assignments now and then: the button is at the end of the list.',
+				{ duration: 10_000 }
 			);
-			if (result.kind === 'refused')
-				toast.error(`${file.name} was not brought in: ${result.reason}.`, { duration: 12_000 });
-			else toast.success(`Brought in “${result.assignment.title}”.`);
+	}
+
+	async function bringIn(files: Iterable<File> | null) {
+		for (const file of files ?? []) {
+			const bytes = new Uint8Array(await file.arrayBuffer());
+			const { readBundle } = await import('$lib/ui/list/copies');
+			const several = readBundle(bytes);
+			if (several.kind === 'read') bundle = { name: file.name, archives: several.archives };
+			else if (several.kind === 'refused') refuse(file.name, several.reason);
+			else await bringInOne(file.name, bytes);
 		}
-		work = null;
 		if (picker) picker.value = '';
+	}
+
+	async function bringInOne(name: string, bytes: Uint8Array): Promise<Assignment | null> {
+		const { bringInArchive } = await import('$lib/ui/assignment/bring-in');
+		const label = `Reading ${name}`;
+		work = { label, done: 0, all: 1 };
+		try {
+			const result = await bringInArchive(bytes, ({ done, all }) => (work = { label, done, all }));
+			if (result.kind === 'refused') {
+				refuse(name, result.reason);
+				return null;
+			}
+			toast.success(`Brought in “${result.assignment.title}”.`);
+			return result.assignment;
+		} finally {
+			work = null;
+		}
+	}
+
+	function refuse(name: string, reason: string) {
+		toast.error(`${name} was not brought in: ${reason}.`, { duration: 12_000 });
+	}
+
+	async function bringInChosen(archives: readonly BundledArchive[]) {
+		bundle = null;
+		let count = 0;
+		for (const { title, bytes } of archives) if (await bringInOne(title, bytes)) count++;
+		if (count > 1) toast.success(`Brought in ${count} assignments.`);
+	}
+
+	/** Everything of it once more, as an assignment of its own. */
+	async function copy({ id, title }: Assignment) {
+		const { archiveBytes } = await import('$lib/ui/list/copies');
+		const bytes = await archiveBytes(id);
+		if (bytes) await bringInOne(title, bytes);
+	}
+
+	async function save({ id, title }: Assignment) {
+		const { archiveBytes, archiveName } = await import('$lib/ui/list/copies');
+		const bytes = await archiveBytes(id);
+		if (bytes) download(archiveName(title), bytes, 'application/zip');
 	}
 
 	function bin({ id, title }: Assignment) {
@@ -146,7 +202,7 @@
 	</nav>
 </TopLine>
 
-<main class="mx-auto max-w-4xl px-5 py-8">
+<main class="mx-auto max-w-5xl px-5 py-8">
 	<div class="mb-6 flex flex-wrap items-baseline gap-3">
 		<h1 class="text-2xl">Assignments</h1>
 		<div class="ml-auto flex gap-2">
@@ -169,6 +225,16 @@
 	{#if work}<div class="mb-4">
 			<ProgressLine label={work.label} done={work.done} all={work.all} />
 		</div>{/if}
+
+	{#if bundle}
+		<BundleChoice
+			name={bundle.name}
+			archives={bundle.archives}
+			here={[...(assignments ?? []), ...binned]}
+			onbring={(archives) => void bringInChosen(archives)}
+			oncancel={() => (bundle = null)}
+		/>
+	{/if}
 
 	{#if isAdding}
 		<section class="mb-8 border-y border-rule py-5" aria-label="New assignment">
@@ -200,38 +266,17 @@
 			</p>
 		</div>
 	{:else}
-		<ul>
-			{#each assignments as assignment (assignment.id)}
-				<li class="flex items-baseline gap-4 border-t border-rule py-3">
-					<div class="min-w-0 flex-1">
-						<a
-							class="font-serif text-[17px] font-semibold hover:underline"
-							href={resolve('/a/[id]/gather', { id: assignment.id })}>{assignment.title}</a
-						>
-						<p class="text-ink-2">
-							<span class="italic">{assignment.keyword}</span
-							>{#if assignment.client && clientNames.get(assignment.client)}&nbsp;· for {clientNames.get(
-									assignment.client
-								)}{/if}
-							· {assignment.targetWords
-								? `${assignment.targetWords.toLocaleString('en')} words`
-								: 'as long as the evidence says'}{#if assignment.brief.deadline}&nbsp;· due {format(
-									parseISO(assignment.brief.deadline),
-									'd MMM yyyy'
-								)}{/if}
-						</p>
-					</div>
-					<p class="text-ink-2 max-sm:hidden">
-						{formatDistanceToNow(assignment.updatedAt, { addSuffix: true })}
-					</p>
-					<button
-						class="act"
-						onclick={() => bin(assignment)}
-						aria-label="Put “{assignment.title}” in the bin">Put in the bin</button
-					>
-				</li>
-			{/each}
-		</ul>
+		<AssignmentList
+			{assignments}
+			{clients}
+			oncopy={(assignment) => void copy(assignment)}
+			onsave={(assignment) => void save(assignment)}
+			onbin={bin}
+		/>
+	{/if}
+
+	{#if assignments && assignments.length > 0}
+		<Copies onprogress={(now) => (work = now)} />
 	{/if}
 
 	{#if binned.length > 0}

@@ -44,7 +44,7 @@ const OWNED = [
 ] as const;
 
 /** The tables that hold an assignment and what belongs to it. */
-const ownTables = () => [db.assignments, db.plans, ...OWNED.map((table) => db[table])];
+const ownTables = () => [db.assignments, db.plans, db.glances, ...OWNED.map((table) => db[table])];
 
 /** Assignments in use, the one worked on last first. */
 export async function listAssignments(): Promise<Assignment[]> {
@@ -107,6 +107,7 @@ export async function deleteAssignment(id: string): Promise<WholeAssignment | nu
 	await db.transaction('rw', ownTables(), async () => {
 		for (const table of OWNED) await db[table].where({ assignment: id }).delete();
 		await db.plans.delete(id);
+		await db.glances.delete(id);
 		await db.assignments.delete(id);
 	});
 	return whole;

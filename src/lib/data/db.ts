@@ -201,6 +201,20 @@ export interface Picture {
 	order: number;
 }
 
+/** What was read of an assignment last, so that the list can say how it stands without reading it. */
+export interface Glance {
+	assignment: string;
+	/** Words of its take. */
+	words: number;
+	gaps: number;
+	/** Sections whose slip has something open. */
+	openSlips: number;
+	/** 0–100, rounded. */
+	standing: number;
+	/** Marks that are open; null: it was not proofread since. */
+	openMarks: number | null;
+}
+
 export interface Setting {
 	key: string;
 	value: unknown;
@@ -214,6 +228,7 @@ class CorvanDb extends Dexie {
 	plans!: EntityTable<StoredPlan, 'assignment'>;
 	takes!: EntityTable<Take, 'id'>;
 	settings!: EntityTable<Setting, 'key'>;
+	glances!: EntityTable<Glance, 'assignment'>;
 	clients!: EntityTable<Client, 'id'>;
 	linkMaps!: EntityTable<LinkMap, 'client'>;
 	keywordLists!: EntityTable<StoredList, 'id'>;
@@ -303,6 +318,7 @@ class CorvanDb extends Dexie {
 				await change.table('assignments').toCollection().modify({ delivery: NO_DELIVERY_CHOICES });
 				await change.table('clients').toCollection().modify({ unmarked: [] });
 			});
+		this.version(10).stores({ glances: 'assignment' });
 	}
 }
 

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { planSchema } from '$lib/core/deliver';
 import type { TakeDoc } from '$lib/core/manuscript';
 import type { Plan } from '$lib/core/plan';
 import { db, type Assignment, type Take } from './db';
@@ -45,7 +44,7 @@ const unsavedSchema = z.discriminatedUnion('kind', [
 	z.object({
 		kind: z.literal('plan'),
 		id: z.string(),
-		plan: planSchema.nullable(),
+		plan: z.unknown(),
 		from: z.array(z.string())
 	}),
 	z.object({ kind: z.literal('assignment'), id: z.string(), values: z.looseObject({}) })
@@ -112,7 +111,12 @@ async function restore(unsaved: Unsaved): Promise<boolean> {
 }
 
 /** A plan that another window has changed since stays as it is there, as it does with any step. */
-async function restorePlan({ id, plan, from }: Extract<Unsaved, { kind: 'plan' }>) {
+async function restorePlan({ id, plan: left, from }: Extract<Unsaved, { kind: 'plan' }>) {
+	// what reads archives is large, and a plan is seldom left
+	const { planSchema } = await import('./plan-schema');
+	const read = planSchema.nullable().safeParse(left);
+	if (!read.success) return false;
+	const plan = read.data as Plan | null;
 	const stored = await readPlanOfToday(id);
 	const sign = planSign(stored);
 	if (sign === planSign(plan) || !from.includes(sign)) return false;

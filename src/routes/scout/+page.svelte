@@ -6,7 +6,8 @@
 	import { listClients } from '$lib/data/clients';
 	import type { Client } from '$lib/data/db';
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
-	import Scout from '$lib/ui/scout/Scout.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { LATER } from '$lib/ui/frame/parts-later';
 
 	let clients = $state.raw<readonly Client[]>([]);
 	const scope = $derived(page.url.searchParams.get('client') ?? '');
@@ -40,7 +41,13 @@
 	<main class="min-h-0 flex-1">
 		<h1 class="sr-only">Scout</h1>
 		{#key scope}
-			<Scout {scope} onassignment={(id) => void goto(resolve('/a/[id]/brief', { id }))} />
+			<Later
+				load={LATER.scout}
+				props={{
+					scope,
+					onassignment: (id: string) => void goto(resolve('/a/[id]/brief', { id }))
+				}}
+			/>
 		{/key}
 	</main>
 </div>

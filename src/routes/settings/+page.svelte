@@ -8,21 +8,6 @@
 		paper: 'Paper',
 		night: 'Night'
 	};
-	const KEYS = [
-		['Ctrl/⌘ + K', 'find any action'],
-		[
-			'Alt + 1 … 8',
-			'go to a stage: 1 Scout, 2 Brief, 3 Gather, 4 Findings, 5 Plan, 6 Write, 8 Deliver'
-		],
-		['Ctrl/⌘ + Z', 'take back the last step'],
-		['Ctrl/⌘ + Shift + Z', 'do it again'],
-		['Alt + ↑ / ↓', 'move the chosen section in the plan'],
-		['Alt + J', 'in Write: the next section with something open'],
-		['Alt + G', 'in Write: the next gap'],
-		['Alt + Q', 'in Write: only the text and its section’s slip'],
-		['Alt + → / ←', 'make it a sub-section, or bring it out again'],
-		['↑ / ↓', 'the next row in a list; Enter opens it, Space sets a page aside or ticks a phrase']
-	] as const;
 	let used = $state('');
 
 	$effect(() => {
@@ -56,10 +41,10 @@
 	<Endpoints />
 	<section class="border-t border-rule py-4">
 		<h2 class="mb-2 text-base">Keys</h2>
-		<dl class="grid grid-cols-[10rem_1fr] gap-y-1">
-			{#each KEYS as [keys, does] (keys)}<dt class="font-semibold">{keys}</dt>
-				<dd>{does}</dd>{/each}
-		</dl>
+		<p>
+			Press <kbd class="font-semibold">?</kbd> anywhere for all of them, or
+			<kbd class="font-semibold">Ctrl/⌘ + K</kbd> to find an action by its name.
+		</p>
 	</section>
 	<section class="border-t border-rule py-4">
 		<h2 class="mb-2 text-base">Where everything is</h2>

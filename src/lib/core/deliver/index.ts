@@ -2,6 +2,7 @@ export * from './archive';
 export { planSchema } from './archive-schema';
 export * from './article';
 export * from './article-markdown';
+export * from './bundle';
 export * from './choices';
 export * from './found-queries';
 export * from './head-proposals';

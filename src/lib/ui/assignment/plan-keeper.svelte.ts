@@ -1,5 +1,5 @@
 import type { Findings } from '$lib/core/findings';
-import { planFromTake, planOfArticle, type TakeDoc } from '$lib/core/manuscript';
+import { planFromTake, type TakeDoc } from '$lib/core/manuscript';
 import type { Plan } from '$lib/core/plan';
 import type { Take } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
@@ -90,6 +90,7 @@ export class PlanKeeper {
 	async ofArticle({ id }: Take, doc: TakeDoc, findings: Findings): Promise<void> {
 		if (this.#plan) return;
 		const label = 'Planned the article from its own headings';
+		const { planOfArticle } = await import('./plan-of-article');
 		const made = planOfArticle(doc, findings);
 		const store = (plan: Plan | null, text: TakeDoc) =>
 			savePlanAndTakes(this.assignment, plan, new Map([[id, text]]));

@@ -14,7 +14,6 @@
 	import { download } from '../parts/download';
 	import type { Delivery } from './delivery.svelte';
 	import {
-		canSaveFolder,
 		FORM_NAMES,
 		makeAll,
 		makeArchive,
@@ -28,6 +27,7 @@
 		type FormOptions,
 		type MadeFile
 	} from './hand-over';
+	import { canSaveFolder } from '../parts/folder';
 	import { reportFor } from './report-input';
 
 	interface Props {

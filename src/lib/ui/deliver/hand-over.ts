@@ -15,6 +15,7 @@ import {
 } from '$lib/core/deliver';
 import { writeCsv } from '$lib/core/keywords';
 import { archiveOf } from '$lib/data/archive';
+import { chooseFolder, writeInto } from '../parts/folder';
 import { readWhole } from '$lib/data/assignments';
 import { analysis } from '$lib/workers/client';
 import { readPicture } from '../parts/read-picture';
@@ -298,47 +299,13 @@ export function zipOf(files: readonly MadeFile[]): Uint8Array {
 	);
 }
 
-/** Whether this browser can write into a folder that the writer chooses. */
-export function canSaveFolder(): boolean {
-	return 'showDirectoryPicker' in window;
-}
-
-interface Folder {
-	getDirectoryHandle(name: string, options: { create: boolean }): Promise<Folder>;
-	getFileHandle(
-		name: string,
-		options: { create: boolean }
-	): Promise<{
-		createWritable(): Promise<WritableStream & { write(data: unknown): Promise<void> }>;
-	}>;
-}
-
 /**
  * Writes files into a folder that the writer chooses, those of the same name anew.
  * @returns how many were written; null: no folder was chosen
  */
 export async function saveFolder(files: readonly MadeFile[]): Promise<number | null> {
-	const pick = (
-		window as unknown as {
-			showDirectoryPicker(options: { mode: 'readwrite' }): Promise<Folder>;
-		}
-	).showDirectoryPicker;
-	let root: Folder;
-	try {
-		root = await pick.call(window, { mode: 'readwrite' });
-	} catch (error) {
-		if (error instanceof DOMException && error.name === 'AbortError') return null;
-		throw error;
-	}
-	for (const { name, content } of files) {
-		const parts = name.split('/');
-		let folder = root;
-		for (const part of parts.slice(0, -1))
-			folder = await folder.getDirectoryHandle(part, { create: true });
-		const handle = await folder.getFileHandle(parts.at(-1)!, { create: true });
-		const stream = await handle.createWritable();
-		await stream.write(content);
-		await stream.close();
-	}
+	const folder = await chooseFolder();
+	if (!folder) return null;
+	for (const { name, content } of files) await writeInto(folder, name, content);
 	return files.length;
 }

@@ -11,6 +11,7 @@
 	import BringBack, { type Part } from './BringBack.svelte';
 	import type { Scope } from './moves';
 	import type { Writing } from './writing.svelte';
+	import { tellList } from '../assignment/note-glance';
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import BenchBeside, { type BenchTab } from './BenchBeside.svelte';
@@ -103,6 +104,12 @@
 		void reading;
 		const frame = requestAnimationFrame(layOut);
 		return () => cancelAnimationFrame(frame);
+	});
+
+	$effect(() => {
+		if (!reading) return;
+		const { article, standing, slips } = reading;
+		return tellList(session.id, article.words, standing.standing, slips);
 	});
 
 	/** Finds where the headings stand, for the slips beside them. */

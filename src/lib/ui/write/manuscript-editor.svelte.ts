@@ -30,6 +30,7 @@ import {
 } from '$lib/core/proof';
 import type { Move, Slip } from '$lib/core/standing';
 import type { Take } from '$lib/data/db';
+import { isOpen } from '../assignment/note-glance';
 import type { Session } from '../assignment/session.svelte';
 import { replacing } from './edits';
 import { LiveReading, type Reading } from './live-reading';
@@ -481,10 +482,6 @@ export class ManuscriptEditor {
 
 	/** Goes to the next section whose slip has something open, the first behind the last; false: there is none. */
 	nextOpenSlip(): boolean {
-		const isOpen = ({ terms, questions, gaps }: Slip) =>
-			gaps > 0 ||
-			terms.some(({ state }) => state !== 'placed') ||
-			questions.some(({ isAnswered }) => !isAnswered);
 		const open = (this.#reading?.slips ?? []).filter((slip) => slip.at >= 0 && isOpen(slip));
 		const next = open.find(({ at }) => at > this.#block) ?? open[0];
 		if (next) this.goTo(next.section);

@@ -2,9 +2,12 @@
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { page } from '$app/state';
+	import { noteGlance } from '$lib/data/glances';
 	import { provideSession, Session } from '$lib/ui/assignment/session.svelte';
 	import { actions } from '$lib/ui/frame/actions.svelte';
+	import { loadAhead } from '$lib/ui/frame/parts-later';
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
+	import { noteStage } from '$lib/ui/assignment/last-stage';
 	import { stagesOf } from '$lib/ui/assignment/stages';
 
 	let { children, params } = $props();
@@ -15,6 +18,11 @@
 
 	$effect(() => session.open());
 	$effect(() => session.follow());
+	$effect(() => noteStage(session.id, current));
+	$effect(() => {
+		const { openMarks } = session;
+		if (openMarks !== null) void noteGlance(session.id, { openMarks }).catch(() => undefined);
+	});
 
 	const stages = $derived(stagesOf(session));
 	const current = $derived(page.route.id?.split('/').at(-1) ?? '');
@@ -56,6 +64,8 @@
 					href={resolve(`/a/${session.id}/${stage.id}` as '/')}
 					class="stage relative flex flex-col justify-center px-3 leading-tight text-ink-2"
 					class:on={current === stage.id}
+					onpointerenter={() => loadAhead(stage.id)}
+					onfocus={() => loadAhead(stage.id)}
 					aria-current={current === stage.id ? 'page' : undefined}
 				>
 					<span>{stage.name}</span><small class="text-[10.5px]">{stage.state}</small>

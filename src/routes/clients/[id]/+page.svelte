@@ -4,7 +4,8 @@
 	import { readClient, readLinks } from '$lib/data/clients';
 	import type { Client } from '$lib/data/db';
 	import type { Link } from '$lib/core/clients';
-	import ClientProfile from '$lib/ui/clients/ClientProfile.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { LATER } from '$lib/ui/frame/parts-later';
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
 
 	let { params } = $props();
@@ -40,6 +41,6 @@
 	{:else if !client || !links}
 		<p class="p-8 text-ink-2" role="status">Opening the profile …</p>
 	{:else}
-		{#key client.id}<ClientProfile {client} {links} />{/key}
+		{#key client.id}<Later load={LATER.client} props={{ client, links }} />{/key}
 	{/if}
 </div>

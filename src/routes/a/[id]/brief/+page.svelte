@@ -1,7 +1,8 @@
 <script lang="ts">
-	import Brief from '$lib/ui/brief/Brief.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { LATER } from '$lib/ui/frame/parts-later';
 </script>
 
 <main class="h-full">
-	<Brief />
+	<Later load={LATER.brief} props={{}} />
 </main>

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import Deliver from '$lib/ui/deliver/Deliver.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { LATER } from '$lib/ui/frame/parts-later';
 </script>
 
-<Deliver />
+<Later load={LATER.deliver} props={{}} />

@@ -1,5 +1,8 @@
 <script lang="ts">
-	import Findings from '$lib/ui/findings/Findings.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { LATER } from '$lib/ui/frame/parts-later';
 </script>
 
-<Findings />
+<main class="h-full">
+	<Later load={LATER.findings} props={{}} />
+</main>

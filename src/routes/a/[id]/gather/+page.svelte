@@ -1,5 +1,8 @@
 <script lang="ts">
-	import Gather from '$lib/ui/gather/Gather.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { LATER } from '$lib/ui/frame/parts-later';
 </script>
 
-<Gather />
+<main class="h-full">
+	<Later load={LATER.gather} props={{}} />
+</main>

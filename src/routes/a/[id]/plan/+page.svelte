@@ -1,5 +1,8 @@
 <script lang="ts">
-	import Plan from '$lib/ui/plan/Plan.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { LATER } from '$lib/ui/frame/parts-later';
 </script>
 
-<Plan />
+<main class="h-full">
+	<Later load={LATER.plan} props={{}} />
+</main>

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import Proof from '$lib/ui/proof/Proof.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { LATER } from '$lib/ui/frame/parts-later';
 </script>
 
-<Proof />
+<Later load={LATER.proof} props={{}} />

@@ -2,7 +2,8 @@
 	import { goto } from '$app/navigation';
 	import { resolve } from '$app/paths';
 	import { useSession } from '$lib/ui/assignment/session.svelte';
-	import Scout from '$lib/ui/scout/Scout.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { LATER } from '$lib/ui/frame/parts-later';
 
 	const session = useSession();
 	const scope = $derived(session.client?.id ?? '');
@@ -11,12 +12,15 @@
 <main class="h-full">
 	<h1 class="sr-only">Scout</h1>
 	{#key scope}
-		<Scout
-			{scope}
-			keyword={session.assignment?.keyword}
-			onkeyword={(keyword) =>
-				void session.change(`“${keyword}” is now the keyword`, { keyword }, { quiet: false })}
-			onassignment={(id) => void goto(resolve('/a/[id]/brief', { id }))}
+		<Later
+			load={LATER.scout}
+			props={{
+				scope,
+				keyword: session.assignment?.keyword,
+				onkeyword: (keyword: string) =>
+					void session.change(`“${keyword}” is now the keyword`, { keyword }, { quiet: false }),
+				onassignment: (id: string) => void goto(resolve('/a/[id]/brief', { id }))
+			}}
 		/>
 	{/key}
 </main>

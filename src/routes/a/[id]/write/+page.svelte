@@ -1,5 +1,8 @@
 <script lang="ts">
-	import Write from '$lib/ui/write/Write.svelte';
+	import Later from '$lib/ui/frame/Later.svelte';
+	import { LATER } from '$lib/ui/frame/parts-later';
 </script>
 
-<Write />
+<main class="h-full print:h-auto">
+	<Later load={LATER.write} props={{}} />
+</main>
