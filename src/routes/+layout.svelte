@@ -126,6 +126,8 @@
 	visibleToasts={1}
 	theme={theme.isNight ? 'dark' : 'light'}
 	toastOptions={{
+		actionButtonStyle:
+			'background: var(--color-primary); color: var(--color-primary-content); border-radius: 3px;',
 		style:
 			'background: var(--color-base-100); color: var(--ink); border: 1px solid var(--ink); border-radius: 3px; box-shadow: none; font: 13px/1.4 var(--font-sans); padding: 7px 14px;'
 	}}

@@ -56,7 +56,7 @@ export const KEYS: readonly {
 			['J K', 'the next mark, the one before'],
 			['F', 'do what the mark offers'],
 			['D', 'dismiss it with a reason'],
-			['L', 'open the list of its kind']
+			['L', 'leave it and go on']
 		]
 	}
 ];

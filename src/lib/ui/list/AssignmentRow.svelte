@@ -38,6 +38,8 @@
 	const written = $derived(
 		glance && assignment.targetWords ? Math.min(1, glance.words / assignment.targetWords) : null
 	);
+	/** A title that is the keyword says it already. */
+	const isOther = $derived(assignment.keyword.toLowerCase() !== assignment.title.toLowerCase());
 	const due = $derived(daysLeft === null || step === 'handed over' ? '' : dueIn(daysLeft));
 </script>
 
@@ -50,12 +52,13 @@
 			href={resolve(`/a/[id]/${lastStage(assignment.id)}`, { id: assignment.id })}
 			>{assignment.title}</a
 		>
-		<p class="text-ink-2">
-			<span class="italic">{assignment.keyword}</span>{#if client}&nbsp;· for {client}{/if}
-			{#if assignment.brief.deadline}<span class="whitespace-nowrap"
-					>· {#if due}<strong class:text-error={daysLeft! < 0} class:text-ink={daysLeft! >= 0}
-							>{due}</strong
-						>{:else}due {format(parseISO(assignment.brief.deadline), 'd MMM yyyy')}{/if}</span
+		<p class="flex flex-wrap gap-x-2 text-ink-2">
+			{#if isOther}<span class="italic">{assignment.keyword}</span>{/if}
+			{#if client}<span>for {client}</span>{/if}
+			{#if due}<strong class:text-error={daysLeft! < 0} class:text-ink={daysLeft! >= 0}
+					>{due}</strong
+				>{:else if assignment.brief.deadline}<span
+					>due {format(parseISO(assignment.brief.deadline), 'd MMM yyyy')}</span
 				>{/if}
 		</p>
 	</div>
@@ -88,8 +91,8 @@
 				class="sr-only">&nbsp;standing</span
 			>{/if}
 	</p>
-	<div class="flex items-center gap-3 max-lg:col-start-2 max-lg:row-start-1">
-		<span class="w-24 text-right text-ink-2 max-lg:hidden"
+	<div class="flex items-baseline gap-3 max-lg:col-start-2 max-lg:row-start-1">
+		<span class="w-36 text-right whitespace-nowrap text-ink-2 max-lg:hidden"
 			>{formatDistanceToNow(assignment.updatedAt, { addSuffix: true })}</span
 		>
 		<span class="flex gap-2 whitespace-nowrap max-lg:flex-col max-lg:items-end max-lg:gap-0">
