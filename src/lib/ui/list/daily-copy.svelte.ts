@@ -13,7 +13,7 @@ const storedSchema = z.object({
 });
 
 /** A copy of all assignments, once a day, in a folder that the writer has chosen. */
-export class DailyCopy {
+class DailyCopy {
 	#folder = $state.raw<Folder | null>(null);
 	#lastAt = $state(0);
 	#isDue = $state(false);
