@@ -82,6 +82,25 @@ async function showDeliverViews(page) {
 	await four.close();
 }
 
+/** The list with two assignments beside the sample: one is gathered for, one is to be agreed. */
+async function showList(page, take) {
+	for (const [keyword, words] of [
+		['how to choose a sleeping bag', '1500'],
+		['moving house checklist', '1800']
+	]) {
+		await page.goto(address);
+		await page.getByRole('button', { name: 'New assignment' }).click();
+		await page.getByLabel('Exact keyword').fill(keyword);
+		await page.getByLabel('Length in words').fill(words);
+		await page.getByRole('button', { name: 'Make the assignment' }).click();
+		await page.getByRole('tab', { name: /Pages 0/ }).waitFor();
+		await page.getByLabel('Note files').waitFor({ state: 'attached' });
+	}
+	await page.goto(address);
+	await page.getByText('to be agreed').first().waitFor();
+	await take('assignments');
+}
+
 async function walk(theme, names) {
 	const page = await (
 		await browser.newContext({ viewport: { width: 1280, height: 800 } })
@@ -100,7 +119,6 @@ async function walk(theme, names) {
 	await page.getByRole('button', { name: 'Look at the sample' }).click();
 	await page.getByText('Cleaning pages').waitFor({ state: 'hidden' });
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).waitFor();
-	await take('assignments');
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
 	await page.getByRole('tab', { name: 'Notes 4' }).waitFor();
 	await page.getByText(/^9 pages counted.*Findings: /).waitFor({ timeout: 60_000 });
@@ -225,6 +243,7 @@ async function walk(theme, names) {
 	await page.getByRole('link', { name: 'Fellgate Tools' }).click();
 	await page.getByRole('heading', { name: 'Voice' }).waitFor();
 	await take('client');
+	if (names.includes('assignments')) await showList(page, take);
 	await page.context().close();
 }
 
@@ -248,6 +267,6 @@ await walk('paper', [
 	'deliver-report',
 	'deliver-views'
 ]);
-await walk('night', ['findings-terms']);
+await walk('night', ['assignments']);
 await browser.close();
 server.kill();
