@@ -22,7 +22,7 @@ export function withoutOpening(text: string): string {
 
 /** "It", "that" and their like, and words that go on from something. */
 const POINTS =
-	/^(?:(?:it|they|their|them|she|he|his|her|then|otherwise|instead|gone|nor|meaning|such|likewise|just not)\b|(?:it|that|she|he)['’](?:s|ll|d)\b|they['’](?:re|ve|ll|d)\b|(?:the )?same(?= for\b| with\b|[.,:]|$)|both(?= (?:are|were|of|have|need)\b)|each (?:one|of)\b|none(?: of\b|[.,])|half (?:of|between)\b|all (?:two|three|four|of (?:it|them|this|that))\b|not (?!(?:all|every|everyone|everybody|only|until|many)\b)|which(?! \p{L}+ (?:is|are|do|does|to)\b)|(?:second|third|fourth|another)(?:ly)?(?: (?:question|thing|point|one))?[:,]|(?:one|two|three|four)[.:,](?= |$))/iu;
+	/^(?:(?:it|they|their|them|she|he|his|her|then|otherwise|instead|gone|nor|meaning|such|likewise|just not)\b|(?:it|that|she|he)['’](?:s|ll|d)\b|they['’](?:re|ve|ll|d)\b|(?:the )?same(?= for\b| with\b|[.,:]|$)|both(?= (?:are|were|of|have|need)\b)|each (?:one|of)\b|none(?: of\b|[.,])|half (?:of|between)\b|all (?:two|three|four|of (?:it|them|this|that))\b|not (?!(?:all|every|everyone|everybody|only|until|many)\b)|which(?! \p{L}+ (?:is|are|do|does|to)\b)|(?:below|above|beyond|besides|apart from|because of) (?:that|this|it|them)\b|(?:second|third|fourth|another)(?:ly)?(?: (?:question|thing|point|one))?[:,]|(?:one|two|three|four)[.:,](?= |$))/iu;
 
 /** "This is", "those cost": a pronoun, and no article of what is named behind it. */
 const THOSE_NAMED =

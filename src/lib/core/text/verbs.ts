@@ -47,7 +47,7 @@ export function lacksSubject(text: string): boolean {
 
 /** Verbs in their plain past or present that no noun is written like. */
 const DOES_OR_DID =
-	/^(?:took|did|went|saw|got|had|gave|knew|came|thought|wrote|chose|does|has|wo)$/;
+	/^(?:took|did|went|saw|got|had|gave|knew|came|thought|wrote|chose|tried|does|has|wo)$/;
 const HARDLY_NOUNS =
 	/^(?:wants|loses|takes|gets|goes|comes|keeps|reckons|says|thinks|tells|makes|gives|puts|says|seems|becomes|begins)$/;
 const OPENS_OBJECT =

@@ -95,9 +95,12 @@ class NoteReader {
 					kind: forbiddenKindOf(first!.text, this.#setting()) ?? 'aside'
 				});
 			case 'table':
+				if (before?.kind === 'list' || before?.kind === 'table') this.#endLabel();
 				this.#endHead();
 				return this.#readTable(group);
 			case 'list':
+				// a label is of what stands right under it
+				if (before?.kind === 'table') this.#endLabel();
 				if (!this.#amongWishes(group)) this.#endHead();
 				return this.#readList(group);
 			default:

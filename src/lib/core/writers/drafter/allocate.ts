@@ -58,7 +58,7 @@ export function allocate(
 	const answering = new Set(
 		findings.questions
 			.filter(({ text }) => asksQuery(text, findings.keyword))
-			.flatMap((question) => answeringPassages(question, passages))
+			.flatMap((question) => answeringPassages(question, passages).slice(0, 1))
 	);
 	const chosen = new Map<string, Passage[]>();
 	// what opens and what closes is taken first, unless the writer has put it somewhere

@@ -49,7 +49,7 @@ export class Narrator {
 			return ended(text);
 		}
 		// told about her already: "she says it is…"
-		if (isMarked && !/^["“]/.test(text)) return this.#name(ended(text), name);
+		if (isMarked && !/^["“]/.test(text)) return this.#name(capital(ended(text)), name);
 		const who = this.#named.has(name) || role === '' ? name : `${name}, ${role}`;
 		this.#named.add(name);
 		const words = text.replace(/^["“]|["”]\.?$/g, '').trim();
@@ -92,6 +92,10 @@ export class Narrator {
 		if (named !== sentence) this.#named.add(name);
 		return named;
 	}
+}
+
+function capital(text: string): string {
+	return `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`;
 }
 
 function inMarks(text: string): string {

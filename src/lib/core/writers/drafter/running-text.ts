@@ -9,7 +9,7 @@ import {
 	type Origin,
 	type TextNode
 } from '../../manuscript';
-import { contentStemsOf, countWords } from '../../text';
+import { contentStemsOf, countWords, hasVerb } from '../../text';
 import { smoothedEntry } from './smooth';
 import { LABELLED } from './holds';
 import type { Narrator } from './narrator';
@@ -50,7 +50,10 @@ export function paragraphs(
 			continue;
 		}
 		// what cannot stand alone is handed over, unless what it needs was just said
-		if (passage.hold !== null && !(passage.hold === 'leans' && follows(last, passage))) {
+		if (
+			(passage.hold !== null && !(passage.hold === 'leans' && follows(last, passage))) ||
+			isLooseEntry(passage)
+		) {
 			flush();
 			blocks.push(gap(toWorkIn(passage)));
 			last = null;
@@ -93,6 +96,11 @@ export const TO_WORK_IN = 'Work in:';
 function toWorkIn({ raw, label, hold, asked }: Passage): string {
 	const question = hold === 'answer' ? `, asked “${asked.trim()}”` : '';
 	return `${TO_WORK_IN} “${raw}” (${label}${question}).`;
+}
+
+/** An entry of a list that stands alone here and is no sentence. */
+function isLooseEntry({ form, raw }: Passage): boolean {
+	return form === 'entry' && !hasVerb(raw) && !LABELLED.test(raw);
 }
 
 /** Whether the one whose words stood last goes on. */

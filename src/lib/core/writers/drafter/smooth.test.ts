@@ -19,7 +19,7 @@ describe('a jotting written out', () => {
 	});
 
 	it('makes a sentence of a definition, and leaves a sum alone', () => {
-		expect(smoothed('quilt = no back', true)).toBe('Quilt is no back.');
+		expect(smoothed('quilt = no back', true)).toBe('Quilt: no back.');
 		expect(smoothed('10 mi a week = 41 weeks')).toBe('10 mi a week = 41 weeks.');
 	});
 

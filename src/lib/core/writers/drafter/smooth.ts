@@ -64,7 +64,8 @@ export function smoothed(text: string, isDefinition = false): string {
 	for (const [pattern, full] of WRITTEN_OUT) said = said.replace(pattern, full);
 	said = said.replace(ONE, '1 $1');
 	// "x = y" is a definition of x; a sum keeps its sign
-	if (isDefinition) said = said.replace(/(?<=\p{L}|\))\s=\s(?=\p{L}|["“])/gu, ' is ');
+	if (isDefinition && !/\s=\s(?:no|not|never)\b/i.test(said))
+		said = said.replace(/(?<=\p{L}|\))\s=\s(?=\p{L}|["“])/gu, ' is ');
 	// "rake = spring tine", "5° or more = out": what is on the other side is said of it, and is no sum
 	else if (!SUM.test(said)) said = said.replace(/(?<=[\p{L})])\s=\s(?=\p{L})/u, ': ');
 	said = said.replace(/\s{2,}/g, ' ').replace(/\s+([,.;:!?])/g, '$1');
