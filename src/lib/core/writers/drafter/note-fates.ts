@@ -26,7 +26,7 @@ import {
 	type UnfitReason
 } from './note-material';
 import { Narrator } from './narrator';
-import { paragraphs, TO_WORK_IN } from './running-text';
+import { isLooseEntry, paragraphs, TO_WORK_IN } from './running-text';
 
 /** Why something of the notes is not in a manuscript. */
 export type LeftOutReason =
@@ -326,7 +326,7 @@ function sentenceOf(passage: Passage): BlockNode[] {
 
 /** A passage as it can stand in a manuscript by itself: a jotting as an entry of a list. */
 function blocksOf(passage: Passage, section: PlanSection | undefined, plan: Plan): BlockNode[] {
-	if (passage.hold === 'jotting' && passage.form === 'entry')
+	if ((passage.hold === 'jotting' && passage.form === 'entry') || isLooseEntry(passage))
 		return [
 			list(false, [
 				[textNode(passage.sentences[0]!, { source: passage.note, label: passage.label })]

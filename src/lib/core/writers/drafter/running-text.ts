@@ -99,7 +99,7 @@ function toWorkIn({ raw, label, hold, asked }: Passage): string {
 }
 
 /** An entry of a list that stands alone here and is no sentence. */
-function isLooseEntry({ form, raw }: Passage): boolean {
+export function isLooseEntry({ form, raw }: Passage): boolean {
 	return form === 'entry' && !hasVerb(raw) && !LABELLED.test(raw);
 }
 
