@@ -11,6 +11,7 @@ export const COLUMN_MEANINGS = [
 	'changeYear',
 	'competition',
 	'competitionIndex',
+	'difficulty',
 	'titleMatches',
 	'bidLow',
 	'bidHigh',
@@ -42,6 +43,7 @@ const NUMERIC: ReadonlySet<ColumnMeaning> = new Set([
 	'change3m',
 	'changeYear',
 	'competitionIndex',
+	'difficulty',
 	'titleMatches',
 	'bidLow',
 	'bidHigh'
@@ -85,10 +87,8 @@ const HEADINGS: readonly (readonly [ColumnMeaning, RegExp])[] = [
 		'volume',
 		/\bvolume\b|\b(?:monthly|avg\.?|average|mean) (?:monthly )?searches\b|^searches\b|\bsearches (?:a|per) month\b|^vol\.?$|^sv$|\bimpressions\b|\bsuchvolumen\b/
 	],
-	[
-		'competitionIndex',
-		/\bcompetition\b.*\b(?:index|value|score|indexed|%)|\bdifficulty\b|^kd\b|^comp\.? index$/
-	],
+	['difficulty', /\bdifficulty\b|^kd\b/],
+	['competitionIndex', /\bcompetition\b.*\b(?:index|value|score|indexed|%)|^comp\.? index$/],
 	['competition', /^(?:competition|comp\.?)(?: level)?$|\badvertis\w+ competition\b/],
 	['bidLow', /\bbid\b.*\blow\b|\blow\w*\b.*\bbid\b|\b(?:min|low)\b.*\bcpc\b/],
 	['bidHigh', /\bbid\b|\bcpc\b|\b(?:cost|price) per click\b/],

@@ -11,6 +11,7 @@ export const NUMBER_FIELDS = [
 	'changeYear',
 	'titleMatches',
 	'competitionIndex',
+	'difficulty',
 	'words',
 	'opening',
 	'bid'
@@ -109,7 +110,7 @@ function spanOf(row: ScoutRow, field: NumberField): readonly [number, number] | 
 				? null
 				: [row.bidLow ?? row.bidHigh!, row.bidHigh ?? row.bidLow!];
 		default:
-			return single(row[field]);
+			return single(row[field] ?? null);
 	}
 }
 

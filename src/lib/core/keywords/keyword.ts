@@ -26,8 +26,10 @@ export interface Keyword extends Volume {
 	readonly changeYear: number | null;
 	/** How many advertisers bid, in a word. */
 	readonly competition: CompetitionLevel | null;
-	/** The same or a difficulty as a figure, 0–100. */
+	/** The same as a figure, 0–100. */
 	readonly competitionIndex: number | null;
+	/** How hard a planner says it is to rank for, 0–100; lists from before it was told apart have none. */
+	readonly difficulty?: number | null;
 	/** What advertisers pay for a click, in `currency`. */
 	readonly bidLow: number | null;
 	readonly bidHigh: number | null;
@@ -51,6 +53,7 @@ export function blankKeyword(phrase: string): Keyword {
 		changeYear: null,
 		competition: null,
 		competitionIndex: null,
+		difficulty: null,
 		bidLow: null,
 		bidHigh: null,
 		currency: '',

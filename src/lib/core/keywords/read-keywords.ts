@@ -183,9 +183,10 @@ function valuesOf(cell: string, { meaning, decimal, isShare }: Column): Maybe<Pa
 		}
 		case 'competition':
 			return { competition: levelNamed(cell) };
-		case 'competitionIndex': {
+		case 'competitionIndex':
+		case 'difficulty': {
 			const amount = readAmount(cell.replace(/%$|\s*\/\s*100$/, ''), decimal);
-			return amount === undefined ? undefined : { competitionIndex: amount?.value ?? null };
+			return amount === undefined ? undefined : { [meaning]: amount?.value ?? null };
 		}
 		case 'bidLow':
 		case 'bidHigh': {
@@ -257,6 +258,7 @@ export function fillIn(row: Keyword, from: Keyword): Keyword {
 		changeYear: row.changeYear ?? from.changeYear,
 		competition: row.competition ?? from.competition,
 		competitionIndex: row.competitionIndex ?? from.competitionIndex,
+		difficulty: row.difficulty ?? from.difficulty ?? null,
 		bidLow: row.bidLow ?? from.bidLow,
 		bidHigh: row.bidHigh ?? from.bidHigh,
 		currency: row.currency || from.currency,

@@ -117,6 +117,7 @@ describe('openingOf', () => {
 		volumeMax: null,
 		change3m: null,
 		changeYear: null,
+		difficulty: null,
 		titles: null,
 		weakSpots: null
 	};
@@ -124,6 +125,7 @@ describe('openingOf', () => {
 		...figure(90),
 		change3m: 900,
 		changeYear: null,
+		difficulty: null,
 		titles: titleCompetitionOf(figure(90), 4),
 		weakSpots: weakSpotsOf('dry stone wall cost', [result(5, { strength: 11 })], TODAY)
 	};
@@ -152,14 +154,35 @@ describe('openingOf', () => {
 	});
 
 	it('tells no weak spot from nobody having looked', () => {
-		expect(openingOf({ ...nothing, weakSpots: [] })).toMatchObject({
+		expect(openingOf({ ...nothing, difficulty: 100, weakSpots: [] })).toMatchObject({
 			value: 0,
 			missing: ['volume', 'change', 'titles']
 		});
 	});
 
+	it('is not known by one part alone, which is named all the same', () => {
+		const one = openingOf({ ...nothing, ...figure(5000) });
+		expect(one.value).toBeNull();
+		expect(one.points.volume).toBeCloseTo(100);
+		expect(openingOf({ ...nothing, ...figure(5000), change3m: 0 }).value).toBeGreaterThan(50);
+	});
+
+	it('counts a difficulty as a part of its own where a planner gave one', () => {
+		const at = (difficulty: number) => openingOf({ ...full, difficulty });
+		expect(at(10).value!).toBeGreaterThan(at(90).value! + 10);
+		expect(at(10).points.difficulty).toBeCloseTo(0.9 * at(10).most.difficulty!);
+		expect(at(10).missing).toEqual([]);
+		expect(openingOf(full).points.difficulty).toBeUndefined();
+	});
+
 	it('follows the weights, and leaves out a part of weight 0', () => {
-		const only = openingOf(full, { ...OPENING_WEIGHTS, volume: 0, change: 0, weakSpots: 0 });
+		const only = openingOf(full, {
+			volume: 0,
+			change: 0,
+			difficulty: 0,
+			titles: 30,
+			weakSpots: 0
+		});
 		expect(only.value).toBeCloseTo(only.points.titles!);
 		expect(only.missing).toEqual([]);
 	});
@@ -423,6 +446,15 @@ describe('workingTitleOf', () => {
 		expect(title).toBe('How deep should dry stone wall foundations be? Width explained');
 		expect(description).toContain('Do dry stone walls need foundations?');
 		expect(isAsked('how to build a wall')).toBe(false);
+	});
+
+	it('puts no single word behind a colon', () => {
+		const { title } = workingTitleOf(
+			'folding kayak repair',
+			['folding kayak repair', 'folding kayak repair patch'],
+			'informational'
+		);
+		expect(title).toBe('Folding kayak repair, explained');
 	});
 
 	it('fits a results page, however long the phrase is', () => {

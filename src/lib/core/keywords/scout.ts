@@ -162,6 +162,7 @@ function scoutRowOf(
 		changeYear,
 		competition: row.competition,
 		competitionIndex: row.competitionIndex,
+		difficulty: row.difficulty ?? null,
 		bidLow: row.bidLow,
 		bidHigh: row.bidHigh,
 		currency: row.currency,
@@ -178,7 +179,16 @@ function scoutRowOf(
 		titles,
 		weakSpots,
 		opening: openingOf(
-			{ volume, volumeMin, volumeMax, change3m, changeYear, titles, weakSpots },
+			{
+				volume,
+				volumeMin,
+				volumeMax,
+				change3m,
+				changeYear,
+				difficulty: row.difficulty ?? null,
+				titles,
+				weakSpots
+			},
 			weights
 		),
 		searchIntent: given ?? read.intent,

@@ -42,7 +42,10 @@ function titleFor(base: string, head: string, facets: readonly string[], intent:
 		...(facets.length >= 2 ? [joinTail(asked, facets.slice(0, 2))] : []),
 		...(/^how to\b/i.test(head) ? [', step by step'] : []),
 		...(intent === 'commercial' && /^best\b/i.test(head) ? [': how to choose'] : []),
-		...(facets.length >= 1 ? [joinTail(asked, facets.slice(0, 1))] : []),
+		// one word behind a colon is no title: "Folding kayak repair: patch"
+		...(facets.length >= 1 && (asked || facets[0]!.includes(' '))
+			? [joinTail(asked, facets.slice(0, 1))]
+			: []),
 		...(asked ? [] : [', explained'])
 	];
 	return (

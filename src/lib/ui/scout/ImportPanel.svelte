@@ -22,6 +22,7 @@
 		changeYear: 'change, year',
 		competition: 'bidding, in words',
 		competitionIndex: 'competition, 0–100',
+		difficulty: 'difficulty, 0–100',
 		titleMatches: 'title matches',
 		bidLow: 'bid, low',
 		bidHigh: 'bid, high',

@@ -42,7 +42,7 @@ export const COLUMNS = [
 	column('competition', 'Bidding', 'How many advertisers bid', 'competition', 70, {
 		isUsual: false
 	}),
-	column('competitionIndex', 'Index', 'Competition or difficulty, 0–100', 'competition', 56, {
+	column('competitionIndex', 'Index', 'Competition, 0–100', 'competition', 56, {
 		isNumber: true,
 		isUsual: false
 	}),

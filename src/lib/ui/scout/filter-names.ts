@@ -7,6 +7,7 @@ export const NUMBER_NAMES: Readonly<Record<NumberField, string>> = {
 	changeYear: 'Year, %',
 	titleMatches: 'Titles',
 	competitionIndex: 'Index',
+	difficulty: 'Difficulty',
 	words: 'Words',
 	opening: 'Opening',
 	bid: 'Bid'

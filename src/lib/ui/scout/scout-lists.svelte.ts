@@ -42,10 +42,10 @@ import { analysis, type Progress } from '$lib/workers/client';
 import { history } from '../frame/history.svelte';
 
 const weightsSchema = z.object(
-	Object.fromEntries(OPENING_PARTS.map((part) => [part, z.number().min(0).max(100)])) as Record<
-		(typeof OPENING_PARTS)[number],
-		z.ZodNumber
-	>
+	// weights that were kept before a part was known have its own
+	Object.fromEntries(
+		OPENING_PARTS.map((part) => [part, z.number().min(0).max(100).default(OPENING_WEIGHTS[part])])
+	) as Record<(typeof OPENING_PARTS)[number], z.ZodDefault<z.ZodNumber>>
 );
 
 /** The lists of one client, or of none, put together: what Scout shows. */

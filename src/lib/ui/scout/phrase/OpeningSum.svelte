@@ -24,6 +24,7 @@
 				: change3m !== null
 					? `three months ${changeShown(change3m)}`
 					: `year ${changeShown(changeYear)}`,
+		difficulty: ({ difficulty }) => `difficulty ${difficulty} of 100`,
 		titles: (row) => `title ratio ${ratioShown(row.titles)}`,
 		weakSpots: ({ weakSpots }) =>
 			weakSpots?.some(isWeaklyHeld)
@@ -33,12 +34,14 @@
 	const MISSING: Readonly<Record<OpeningPart, string>> = {
 		volume: 'searches a month',
 		change: 'its change',
+		difficulty: 'a planner’s difficulty',
 		titles: 'title matches',
 		weakSpots: 'who ranks'
 	};
 	const WEIGHT_NAMES: Readonly<Record<OpeningPart, string>> = {
 		volume: 'Volume',
 		change: 'Change',
+		difficulty: 'Difficulty',
 		titles: 'Title ratio',
 		weakSpots: 'Weak spots'
 	};
@@ -48,9 +51,10 @@
 
 <section class="border-t border-rule py-2" aria-label="Opening">
 	<p class="text-ink-2">
-		{#if opening.value === null}Opening: nothing is known yet{:else}Opening {Math.round(
-				opening.value
-			)}: the sum of what is known{/if}
+		{#if opening.value === null}Opening: not known yet, {Object.keys(opening.points).length === 0
+				? 'for nothing is known'
+				: 'for one part alone says little'}{:else}Opening {Math.round(opening.value)}: the sum of
+			what is known{/if}
 	</p>
 	<dl class="parts">
 		{#each OPENING_PARTS as part (part)}
