@@ -29,6 +29,7 @@ vi.mock('$lib/workers/client', () => ({
 const stored: WholeList[] = [];
 const scout = {
 	scope: 'common',
+	lists: [{ name: 'planner.csv' }],
 	addLists: async (_label: string, lists: readonly WholeList[]) => {
 		stored.push(...lists);
 	}
@@ -75,6 +76,17 @@ describe('lists on their way in', () => {
 		await answer(3);
 		await Promise.all([first, second]);
 		expect(asked[2]!.meanings).toEqual({ 0: 'phrase', 1: 'titleMatches', 2: 'bidHigh' });
+	});
+
+	it('tells lists of one name apart, those that are there already among them', async () => {
+		const first = coming.readOne(list(PLANNER));
+		await answer(1);
+		await first;
+		const second = coming.readOne(list('Keyword,Volume\nlate,1'));
+		await answer(2);
+		await second;
+		await coming.bring();
+		expect(stored.map((whole) => whole.list.name)).toEqual(['planner.csv (2)', 'planner.csv (3)']);
 	});
 
 	it('leaves a list that comes in meanwhile for its own word', async () => {

@@ -6,6 +6,7 @@ import {
 	type PhraseNote,
 	type ScoutRow
 } from '$lib/core/keywords';
+import type { WholeList } from '$lib/data/keywords';
 import { isStorageFull, messageOf, NO_ROOM } from '$lib/data/trouble';
 import { lookUp } from '$lib/services/search';
 import { analysis } from '$lib/workers/client';
@@ -122,7 +123,10 @@ export class ListImport {
 		await this.#looking;
 		const brought = this.incoming.filter(({ id }) => shown.has(id));
 		this.incoming = this.incoming.filter(({ id }) => !shown.has(id));
-		const lists = await wholeListsOf(brought, this.#scout.scope, Date.now());
+		const lists = toldApart(
+			await wholeListsOf(brought, this.#scout.scope, Date.now()),
+			this.#scout.lists.map(({ name }) => name)
+		);
 		const count = lists.reduce((sum, { list }) => sum + list.count, 0);
 		if (count === 0) return;
 		try {
@@ -266,4 +270,16 @@ function tellTrouble(error: unknown) {
 			: `Nothing was brought in: ${messageOf(error)}`,
 		{ duration: 15_000 }
 	);
+}
+
+/** Planners name all their files alike: a list of a name that is there already says which it is. */
+function toldApart(lists: readonly WholeList[], names: readonly string[]): WholeList[] {
+	const taken = new Set(names);
+	return lists.map((whole) => {
+		const { name } = whole.list;
+		let own = name;
+		for (let n = 2; taken.has(own); n++) own = `${name} (${n})`;
+		taken.add(own);
+		return own === name ? whole : { ...whole, list: { ...whole.list, name: own } };
+	});
 }
