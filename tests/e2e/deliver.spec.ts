@@ -42,7 +42,15 @@ test('a draft is handed over: title, links, pictures, every form, report, script
 		await left(page)
 			.getByRole('link', { name: /^See.*gap/ })
 			.click();
-		await expect(page.getByRole('textbox', { name: 'Manuscript' })).toBeVisible();
+		const manuscript = page.getByRole('textbox', { name: 'Manuscript' });
+		await expect(manuscript).toBeVisible();
+		// steps of the writer's own, which the page hands on as a how-to
+		await manuscript.getByRole('heading', { name: 'Looking after it' }).click();
+		await page.keyboard.press('End');
+		await page.keyboard.press('Enter');
+		await page.keyboard.type('1. Walk along the wall in spring.\n');
+		await page.keyboard.type('Push each copestone.\nPut what has fallen back.');
+		await expect(manuscript.locator('ol', { hasText: 'Push each copestone' })).toBeVisible();
 		await goTo(page, 'Deliver');
 	});
 

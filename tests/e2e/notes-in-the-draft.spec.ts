@@ -41,10 +41,10 @@ test('what became of every unit of the notes is seen, and what was left out is b
 
 	await test.step('a unit leads to its words in the text, and the text back to its unit', async () => {
 		await kind('In the text').click();
-		const unit = units.filter({ hasText: 'Dead moss' }).first();
+		const unit = units.filter({ hasText: 'paracetamol' }).first();
 		await unit.getByRole('button', { name: /^in / }).click();
 		expect(await page.evaluate(() => getSelection()?.toString().length ?? 0)).toBeGreaterThan(10);
-		await expect(page.getByLabel('Made of')).toContainText(/dead moss/i);
+		await expect(page.getByLabel('Made of')).toContainText(/paracetamol/i);
 	});
 
 	await test.step('what must stay in the notes is listed with its reason and cannot be brought in', async () => {

@@ -107,13 +107,19 @@ export function allocate(
 	return { answers, answered, mayQuote, chosen, unused };
 }
 
-/** Whether a question asks for what the keyword asks for, and for little else. */
+/** Whether a question asks what the keyword asks, in the same way and for little else. */
 function asksQuery(question: string, keyword: string): boolean {
+	const way = ASKING.exec(keyword)?.[0].toLowerCase();
+	if (way === undefined || ASKING.exec(question)?.[0].toLowerCase() !== way) return false;
 	const own = new Set(contentStemsOf(keyword));
 	const asked = new Set(contentStemsOf(question));
 	const more = [...asked].filter((stem) => !own.has(stem)).length;
 	return own.size > 0 && [...own].every((stem) => asked.has(stem)) && more <= 1;
 }
+
+/** The word that says what is asked for; "how long" asks for something else than "how". */
+const ASKING =
+	/^(?:how(?: (?:long|much|many|often|deep|high|wide|far|big|old|soon))?|when|where|why|what|which|who)\b/i;
 
 /** Tells whether a text holds what must not be said. */
 export function forbiddenIn({ mustNotSay = [] }: DraftMaterial): (text: string) => boolean {

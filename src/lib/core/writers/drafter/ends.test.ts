@@ -33,11 +33,11 @@ describe('openers', () => {
 
 	it('are above all what answers the question that the keyword asks', () => {
 		const told = passages(
-			'# Lawn\n\n## Why\n\nGrass that is cut high leaves no room for it.\n\nRakes are sold in spring.'
+			'# Lawn\n\n## Why\n\nGrass that is cut high leaves moss no room.\n\nRakes are sold in spring.'
 		);
 		expect(said(openers(told, KEYWORD, new Set()))).toEqual([]);
 		expect(said(openers(told, KEYWORD, new Set([told[0]!])))).toEqual([
-			'Grass that is cut high leaves no room for it.'
+			'Grass that is cut high leaves moss no room.'
 		]);
 	});
 

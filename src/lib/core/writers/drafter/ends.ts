@@ -26,7 +26,7 @@ export function openers(
 ): Passage[] {
 	const own = new Set(contentStemsOf(keyword));
 	return best(
-		passages,
+		passages.filter(canOpen),
 		(passage) => {
 			const said = passage.sentences.join(' ');
 			const stems = new Set(passage.stems);
@@ -72,7 +72,7 @@ export function canOpen({ form, hold, sentences }: Passage): boolean {
 }
 
 const LEANS =
-	/^(?:there|it|this|that|they|these|those|then|here)\b|\b(?:in|of|on|with|for|from) (?:it|them|that)[.,]/i;
+	/^(?:there|it|this|that|they|these|those|then|here)\b|\b(?:in|of|on|with|for|from|along|at|by|to|over) (?:it|them|that)[.,]/i;
 
 function best(
 	passages: readonly Passage[],
