@@ -7,6 +7,9 @@ export function needsBefore(text: string): boolean {
 	return (
 		POINTS.test(said) ||
 		THOSE_NAMED.test(said) ||
+		// "You look along it. A belly …", "At that depth the subsoil …"
+		/^(?:[\p{L}'’]+ ){1,4}(?:it|them|that)[.!](?= |$)/iu.test(said) ||
+		/^(?:in|at|on|by|from|with|for|to|of) (?:that|those) (?!case\b)\p{L}/iu.test(said) ||
 		/^(?:\S+ ){0,3}(?:those|these) (?:two|three|four|ones?)\b/i.test(said) ||
 		(isOrder(said) && /^\p{L}+ (?:one|them|it|these|those)(?: \p{L}|[.,])/u.test(said))
 	);

@@ -81,7 +81,9 @@
 		{#if written !== null}<p class="mt-1 h-[3px] w-[120px] bg-base-300" aria-hidden="true">
 				<span class="block h-full bg-secondary" style:width="{Math.round(written * 100)}%"></span>
 			</p>{/if}
-		{#if open.length > 0}<p class="mt-0.5 text-ink-2">{open.join(' · ')}</p>
+		{#if open.length > 0}<p class="mt-0.5 flex flex-wrap gap-x-2 text-ink-2">
+				{#each open as said (said)}<span class="whitespace-nowrap">{said}</span>{/each}
+			</p>
 		{:else if !glance && stock.pages + stock.notes > 0}<p class="text-ink-2">
 				{countOf(stock.pages, 'page')} · {countOf(stock.notes, 'note')}
 			</p>{/if}
