@@ -4,7 +4,7 @@ import { filterRows, filterSchema, sortRows, type Filter } from './filter';
 import { intentNamed, intentOf } from './intent';
 import { blankKeyword, middleVolumeOf, type Keyword } from './keyword';
 import { longTailOf, patternOf, subjectOfPhrase } from './long-tail';
-import { openingOf, OPENING_WEIGHTS, type OpeningEvidence } from './opening';
+import { openingOf, type OpeningEvidence } from './opening';
 import { readResultsList, type RankedResult } from './results';
 import { mergeLists, scoutRowsOf, type PhraseNote, type ScoutCache } from './scout';
 import { isWeaklyHeld, weaknessOf, weakSpotsOf } from './weak-spots';
