@@ -1,3 +1,4 @@
+import slugify from '@sindresorhus/slugify';
 import { strFromU8, strToU8, zipSync } from 'fflate';
 import { z } from 'zod';
 import { unpackZip } from '../files';
@@ -54,11 +55,7 @@ export function writeBundle(archives: readonly BundledArchive[]): Uint8Array {
 
 /** Name of the file that an assignment is saved as, by its title. */
 export function archiveName(title: string): string {
-	const name = title
-		.toLowerCase()
-		.replace(/[^\p{L}\p{N}]+/gu, '-')
-		.replace(/^-+|-+$/g, '')
-		.slice(0, 60);
+	const name = slugify(title, { decamelize: false }).slice(0, 60);
 	return `${name || 'assignment'}.corvan.zip`;
 }
 

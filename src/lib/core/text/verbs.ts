@@ -49,7 +49,7 @@ export function lacksSubject(text: string): boolean {
 const DOES_OR_DID =
 	/^(?:took|did|went|saw|got|had|gave|knew|came|thought|wrote|chose|tried|does|has|wo)$/;
 const HARDLY_NOUNS =
-	/^(?:wants|loses|takes|gets|goes|comes|keeps|reckons|says|thinks|tells|makes|gives|puts|says|seems|becomes|begins)$/;
+	/^(?:wants|loses|takes|gets|goes|comes|keeps|reckons|says|thinks|tells|makes|gives|puts|seems|becomes|begins)$/;
 const OPENS_OBJECT =
 	/^(?:the|an?|it|them|her|him|his|my|our|this|that|these|those|both|all|some|two|three|four|five|like|\d|[£$€~])$/i;
 

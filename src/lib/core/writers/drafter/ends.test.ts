@@ -41,6 +41,15 @@ describe('openers', () => {
 		]);
 	});
 
+	it('are none that answer another question', () => {
+		const told = passages(
+			'# Call with Ada Birch, gardener\n\nQ: Does the rake matter for moss in a lawn?\nA: Most people keep moss in a lawn by raking too late.'
+		);
+		expect(told.map(({ asked }) => asked)).toEqual(['Does the rake matter for moss in a lawn?']);
+		expect(openers(told, KEYWORD, new Set())).toEqual([]);
+		expect(openers(told, KEYWORD, new Set(told))).toEqual(told);
+	});
+
 	it('are none where the notes only jot, order or list', () => {
 		expect(
 			openers(

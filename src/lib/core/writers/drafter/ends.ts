@@ -26,7 +26,10 @@ export function openers(
 ): Passage[] {
 	const own = new Set(contentStemsOf(keyword));
 	return best(
-		passages.filter(canOpen),
+		// what answers another question opens nothing
+		passages.filter(
+			(passage) => canOpen(passage) && (passage.asked === '' || answering.has(passage))
+		),
 		(passage) => {
 			const said = passage.sentences.join(' ');
 			const stems = new Set(passage.stems);
