@@ -100,3 +100,40 @@ test('a binned and a deleted assignment come back with undo', async ({ page }) =
 	await page.keyboard.press('Control+z');
 	await expect(page.getByRole('link', { name: 'Dry stone wall' })).toBeVisible();
 });
+
+/** A text as bytes of a charset of one byte a sign. */
+function bytesIn(charset: string, text: string): Buffer {
+	const decoder = new TextDecoder(charset);
+	const bytes = new Map(
+		Array.from({ length: 256 }, (_, byte) => [decoder.decode(Uint8Array.of(byte)), byte])
+	);
+	return Buffer.from([...text].map((sign) => bytes.get(sign)!));
+}
+
+test('a page that names the wrong charset is read otherwise, and that is a step', async ({
+	page
+}) => {
+	await makeAssignment(page, 'dry stone wall', '');
+	const says = 'Стену сухой кладки начинают с самых больших камней, а щели заполняют мелкими.';
+	await page.getByLabel('Page files').setInputFiles({
+		name: 'wall.html',
+		mimeType: 'text/html',
+		buffer: bytesIn(
+			'koi8-r',
+			`<html><head><meta charset="windows-1252"><title>Wall</title></head><body><article><h1>Wall</h1>${`<p>${says}</p>`.repeat(4)}</article></body></html>`
+		)
+	});
+	const pane = page.getByRole('region', { name: 'Reading pane' });
+	await page.getByRole('row', { name: /Wall/ }).first().click();
+	await expect(pane).toContainText('The letters of this page look wrong.');
+	await expect(pane).not.toContainText(says);
+	await pane.getByRole('button', { name: 'Read it otherwise' }).click();
+	await pane
+		.getByRole('list', { name: 'How the page would read' })
+		.getByRole('button', { name: /KOI8.*сухой кладки/ })
+		.click();
+	await expect(pane).toContainText(says);
+	await expect(pane).not.toContainText('look wrong');
+	await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+	await expect(pane).toContainText('The letters of this page look wrong.');
+});

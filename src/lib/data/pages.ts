@@ -23,6 +23,11 @@ export function listPages(assignment: string): Promise<Page[]> {
 	return db.pages.where({ assignment }).sortBy('order');
 }
 
+/** The markup or text a page came in as; empty where it is not kept. */
+export async function sourceOf(page: string): Promise<string> {
+	return (await db.pageSources.get(page))?.source ?? '';
+}
+
 export function listNotes(assignment: string): Promise<Note[]> {
 	return db.notes.where({ assignment }).sortBy('order');
 }

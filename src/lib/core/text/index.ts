@@ -18,3 +18,4 @@ export * from './sense';
 export * from './dialect';
 export * from './verbs';
 export * from './leaning';
+export * from './letters';

@@ -13,6 +13,7 @@
 	import { countOf } from '../parts/count-of';
 	import {
 		changeUnits,
+		readPageAgain,
 		strikeBlocks,
 		strikeLike,
 		takeOffer,
@@ -328,6 +329,8 @@
 					session.assignment && void strikeLike(session.assignment, session.pages, page, at)}
 				onremove={() => void takeOut('pages', [page.id], `“${page.article.title || page.name}”`)}
 				ontoggle={() => void toggleCounted(page)}
+				onread={async (source) =>
+					session.assignment ? readPageAgain(session.assignment, page, source) : null}
 			/>
 		{:else if tab !== 'pages' && note}
 			<!-- a client's facts are changed elsewhere -->

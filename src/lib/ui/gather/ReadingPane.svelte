@@ -1,10 +1,11 @@
 <!-- A page as it will be counted: its article, what was dropped on demand, blocks to strike out. -->
 <script lang="ts">
 	import { fitPartsOf, keptBlocksOf, ruleFor, siteOf, struckBy, textOf } from '$lib/core/pages';
-	import { countWords } from '$lib/core/text';
+	import { countWords, hasForeignLetters } from '$lib/core/text';
 	import type { Page } from '$lib/data/db';
 	import { analysis, type PageBrings } from '$lib/workers/client';
 	import BlockView from './BlockView.svelte';
+	import LettersBox from './LettersBox.svelte';
 	import { countOf } from '../parts/count-of';
 
 	interface Props {
@@ -20,6 +21,8 @@
 		onstrikelike: (at: number) => void;
 		onremove: () => void;
 		ontoggle: () => void;
+		/** Reads the page again from this source; gives the reason where that fails. */
+		onread: (source: string) => Promise<string | null>;
 	}
 	let {
 		page,
@@ -30,7 +33,8 @@
 		onstrike,
 		onstrikelike,
 		onremove,
-		ontoggle
+		ontoggle,
+		onread
 	}: Props = $props();
 	let showsDropped = $state(false);
 	let shows = $state<'article' | 'outline' | 'brings'>('article');
@@ -41,12 +45,12 @@
 
 	const turned = $derived(new Set(page.struck));
 	const isKept = (i: number) => (page.article.blocks[i]!.dropped === null) !== turned.has(i);
-	const kept = $derived(
-		keptBlocksOf(page.article, page.struck).reduce(
-			(sum, block) => sum + countWords(textOf(block)),
-			0
-		)
+	const keptText = $derived(
+		keptBlocksOf(page.article, page.struck)
+			.map((block) => textOf(block))
+			.join('\n')
 	);
+	const kept = $derived(countWords(keptText));
 	const all = $derived(
 		page.article.blocks.reduce((sum, { block }) => sum + countWords(textOf(block)), 0)
 	);
@@ -236,6 +240,9 @@
 		>
 		<button class="linkish" onclick={onremove}>Take it out</button>
 	</p>
+	{#if hasForeignLetters(keptText)}
+		{#key `${page.id} ${page.sign}`}<LettersBox page={page.id} text={keptText} {onread} />{/key}
+	{/if}
 	{#if alike > 0 && lastStruck !== null}
 		<p class="mt-2 border-l-2 border-accent pl-2 text-[13px]" role="status">
 			Struck out. {alike === 1 ? 'One block' : `${alike} blocks`} like it on {siteOf(page.article)}

@@ -11,9 +11,11 @@ import {
 	setUnitEdits,
 	type Evidence
 } from '$lib/data/pages';
+import { analysis } from '$lib/workers/client';
 import type { Session } from '../assignment/session.svelte';
 import { history } from '../frame/history.svelte';
 import { countOf } from '../parts/count-of';
+import { struckByAll } from './page-place';
 import { withOffer, type BriefOffer } from './units/brief-offer';
 
 /** Counts a page that is set aside, or sets it aside, as one step. */
@@ -73,6 +75,45 @@ export async function strikeLike(
 				changed.map(({ id, before }) => ({ id, struck: before }))
 			)
 	});
+}
+
+/**
+ * Cleans a page again from its source as it reads now, as one step. What was struck out on it is
+ * gone, but for the rules of its site: the blocks are others.
+ *
+ * @returns the reason where it gave no article; null where it did
+ */
+export async function readPageAgain(
+	assignment: Assignment,
+	page: Page,
+	source: string
+): Promise<string | null> {
+	const cleaned = await analysis.clean(
+		{
+			name: page.name,
+			origin: page.origin,
+			address: page.address,
+			result: page.result,
+			bytes: null,
+			text: source
+		},
+		assignment.keyword
+	);
+	if (cleaned.kind === 'failed') return cleaned.reason;
+	const { article, sign, judgement, sketch } = cleaned;
+	const before = await readEvidence({ pages: [page.id] });
+	const struck = struckByAll(assignment.strikeRules, article);
+	const after: Evidence = {
+		...before,
+		pages: before.pages.map((one) => ({ ...one, article, sign, judgement, sketch, struck })),
+		sources: [{ id: page.id, assignment: assignment.id, source: cleaned.source }]
+	};
+	await history.run({
+		label: `Read “${article.title || page.name}” otherwise`,
+		redo: () => changeEvidence(after, {}),
+		undo: () => changeEvidence(before, {})
+	});
+	return null;
 }
 
 /** Changes what the writer said about the units of a note, as one step. */

@@ -67,18 +67,24 @@ function isOneOfSeries(
 	const level = parts.get(own)?.level ?? 0;
 	// headed on the first level, they are articles of their own, as on a page that scrolls on
 	if (level <= 1) return false;
-	return [...parts].some(
-		([part, { level: theirs, words }]) =>
+	const others = [...parts].filter(
+		([part, { level: theirs }]) =>
 			part !== own &&
 			part.tagName === own.tagName &&
 			stringOf(part.properties.className) === stringOf(own.properties.className) &&
-			theirs === level &&
-			words >= SECTION_WORDS
+			theirs === level
+	);
+	return (
+		others.some(([, { words }]) => words >= SECTION_WORDS) ||
+		others.filter(([, { words }]) => words >= SHORT_SECTION_WORDS).length >= 2
 	);
 }
 
 /** Words of a section, its heading included, from which it is one of a series. */
 const SECTION_WORDS = 15;
+
+/** The same where at least three such sections stand in a row: a page of short entries. */
+const SHORT_SECTION_WORDS = 3;
 
 function innermostTagged(prose: readonly RawBlock[], all: number): Element | null {
 	const words = new Map<Element, number>();

@@ -39,7 +39,10 @@ export function decideBlocks(
 ): PageBlock[] {
 	const inZone = zoneNoise(raw);
 	const inBox = boxNoise(raw);
-	const noise = raw.map((block, i) => block.noise ?? inZone[i] ?? inBox[i] ?? ownNoise(block));
+	const furniture = raw.map((block, i) => block.noise ?? inZone[i] ?? inBox[i] ?? ownNoise(block));
+	const noise = isPageOfLinks(raw, furniture)
+		? furniture.map((reason, i) => (isLinksAlone(reason) ? (raw[i]!.noise ?? inZone[i]!) : reason))
+		: furniture;
 	const root = articleRootOf(raw, noise, library.kept);
 	const inRoot = raw.map((block) => block.path.includes(root));
 	const first = inRoot.findIndex((is, i) => is && noise[i] === null);
@@ -79,4 +82,21 @@ export function decideBlocks(
 			where: whereOf(path)
 		};
 	});
+}
+
+const isLinksAlone = (reason: string | null) => reason === 'links' || reason === 'list of links';
+
+/**
+ * An index or a map of a site: almost no prose, and many times as many words in lists of links. They
+ * are what such a page has to say.
+ */
+function isPageOfLinks(raw: readonly RawBlock[], noise: readonly (string | null)[]): boolean {
+	let prose = 0;
+	let listed = 0;
+	raw.forEach(({ block, words, noise: named }, i) => {
+		if (block.kind === 'heading') return;
+		if (noise[i] === null) prose += words;
+		else if (named === null && isLinksAlone(noise[i]!)) listed += words;
+	});
+	return prose < 60 && listed >= 60 + 3 * prose;
 }
