@@ -7,7 +7,8 @@ const bytesOf = (hex: string) =>
 	Uint8Array.from(hex.match(/../g)!.map((pair) => Number.parseInt(pair, 16)));
 const readAs = (hex: string, charset: string) => new TextDecoder(charset).decode(bytesOf(hex));
 
-const FRENCH = 'Le mur en pierre sèche se bâtit sans mortier ; la dernière assise protège l’ouvrage. ';
+const FRENCH =
+	'Le mur en pierre sèche se bâtit sans mortier ; la dernière assise protège l’ouvrage. ';
 /** "Стену сухой кладки" in KOI8-R. */
 const KOI = 'f3d4c5ced520d3d5c8cfca20cbccc1c4cbc9';
 /** "石垣は大きな石から" in Shift_JIS, of which second bytes are ASCII. */
@@ -27,7 +28,9 @@ describe('how letters look', () => {
 	it('tells UTF-8 read as Western, another script read as Western, and what is lost', () => {
 		expect(lettersLookOf(asWestern(FRENCH.repeat(3)))).toBe('read wrongly');
 		expect(lettersLookOf(readAs(KOI, 'windows-1252').repeat(5))).toBe('read wrongly');
-		expect(lettersLookOf('Le mur en pierre s\ufffdche se b\ufffdtit, derni\ufffdre. ')).toBe('lost');
+		expect(lettersLookOf('Le mur en pierre s\ufffdche se b\ufffdtit, derni\ufffdre. ')).toBe(
+			'lost'
+		);
 	});
 });
 
@@ -45,7 +48,8 @@ describe('reading otherwise', () => {
 
 	it('changes nothing of plain ASCII, and gives every charset a reading of what is not', () => {
 		expect(readOtherwise('plain', 'koi8-r')).toBeNull();
-		for (const { label } of CHARSETS) expect(readOtherwise('<p>b\u00e2tit</p>', label)).toContain('<p>b');
+		for (const { label } of CHARSETS)
+			expect(readOtherwise('<p>b\u00e2tit</p>', label)).toContain('<p>b');
 	});
 
 	it('offers it where there is something to read otherwise', () => {
