@@ -10,7 +10,7 @@ import {
 	readReply,
 	wordChanges
 } from '../src/lib/core/writers';
-import { jobAnalysis } from '../tests/support/job-analysis';
+import { jobAnalysis, jobTexts } from '../tests/support/job-analysis';
 import { add, at, printRows, shown, times } from './timing';
 
 const analysis = jobAnalysis('sleeping-bag');
@@ -99,7 +99,9 @@ const text = markdownOf(draft);
 	);
 }
 {
-	const long = Array.from({ length: 8 }, () => text)
+	// pages of six subjects one after the other: a text that says itself again is none
+	const long = ['sleeping-bag', 'moss-lawn', 'house-move', 'community-hall', 'dehumidifier']
+		.flatMap((job) => jobTexts(job))
 		.join(' ')
 		.split(/\s+/)
 		.slice(0, 10_000);

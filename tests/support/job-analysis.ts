@@ -4,6 +4,7 @@ import { FileReader } from '../../scripts/core/files';
 import { analyse, type Analysis } from '../../src/lib/core/assignment';
 import { NO_EDITS } from '../../src/lib/core/findings';
 import { runThrough } from '../../src/lib/core/keywords';
+import { keptBlocksOf, textOf } from '../../src/lib/core/pages';
 import { demoStore } from './demo';
 
 /** The assignments under tests/fixtures/jobs. */
@@ -61,4 +62,13 @@ function analysed(name: string): Analysis {
 			demoStore()
 		)
 	);
+}
+
+/** The texts of the pages of an assignment under tests/fixtures/jobs, as they are cleaned. */
+export function jobTexts(name: string): string[] {
+	const folder = fileURLToPath(new URL(`../fixtures/jobs/${name}/`, import.meta.url));
+	const { pages } = JSON.parse(readFileSync(`${folder}manifest.json`, 'utf8')) as Manifest;
+	return new FileReader()
+		.pages(pages.map((page) => folder + page))
+		.map(({ article }) => keptBlocksOf(article).map(textOf).join('\n'));
 }

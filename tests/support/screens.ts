@@ -11,3 +11,6 @@ class QuietObserver {
 vi.stubGlobal('ResizeObserver', QuietObserver);
 Element.prototype.scrollIntoView = () => {};
 Element.prototype.animate ??= (() => ({ cancel() {}, finished: Promise.resolve() })) as never;
+
+// the editor asks where a range stands when it scrolls to it
+Range.prototype.getClientRects ??= () => [] as unknown as DOMRectList;

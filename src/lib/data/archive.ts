@@ -15,6 +15,7 @@ export function archiveOf({
 	takes,
 	versions,
 	pictures,
+	points,
 	awaited,
 	client,
 	links
@@ -63,7 +64,10 @@ export function archiveOf({
 		takes: takes.map(({ id, name, doc }) => ({
 			id,
 			name,
-			doc: structuredClone(doc) as ArchiveManifest['takes'][number]['doc']
+			doc: structuredClone(doc) as ArchiveManifest['takes'][number]['doc'],
+			points: points
+				.filter(({ take }) => take === id)
+				.map(({ at, words, standing, placed, gaps }) => ({ at, words, standing, placed, gaps }))
 		})),
 		versions: versions.map((stored) => {
 			const { assignment: _, ...version } = stored;
@@ -214,6 +218,9 @@ export function wholeFrom(
 				source,
 				order: i + 1
 			})
+		),
+		points: renamed.takes.flatMap(({ id, points }) =>
+			points.map((point) => ({ ...point, id: newId(), assignment, take: ids.get(id) ?? id }))
 		),
 		takes: renamed.takes.map(({ id, name, doc }, i) => ({
 			id: ids.get(id) ?? id,

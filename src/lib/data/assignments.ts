@@ -14,7 +14,8 @@ import {
 	type Picture,
 	type StoredPlan,
 	type StoredVersion,
-	type Take
+	type Take,
+	type TakePoint
 } from './db';
 
 /** An assignment with everything that belongs to it. */
@@ -27,6 +28,7 @@ export interface WholeAssignment {
 	takes: Take[];
 	versions: StoredVersion[];
 	pictures: Picture[];
+	points: TakePoint[];
 	awaited: AwaitedPage[];
 	/** The client it is for, with links, as far as they are known. */
 	client: Client | null;
@@ -40,6 +42,7 @@ const OWNED = [
 	'takes',
 	'versions',
 	'pictures',
+	'points',
 	'awaited'
 ] as const;
 
@@ -116,16 +119,18 @@ export async function deleteAssignment(id: string): Promise<WholeAssignment | nu
 export async function readWhole(id: string): Promise<WholeAssignment | null> {
 	const assignment = await db.assignments.get(id);
 	if (!assignment) return null;
-	const [pages, pageSources, notes, takes, versions, pictures, awaited, plan] = await Promise.all([
-		db.pages.where({ assignment: id }).sortBy('order'),
-		db.pageSources.where({ assignment: id }).toArray(),
-		db.notes.where({ assignment: id }).sortBy('order'),
-		db.takes.where({ assignment: id }).sortBy('order'),
-		db.versions.where({ assignment: id }).sortBy('madeAt'),
-		db.pictures.where({ assignment: id }).sortBy('order'),
-		db.awaited.where({ assignment: id }).sortBy('order'),
-		db.plans.get(id)
-	]);
+	const [pages, pageSources, notes, takes, versions, pictures, points, awaited, plan] =
+		await Promise.all([
+			db.pages.where({ assignment: id }).sortBy('order'),
+			db.pageSources.where({ assignment: id }).toArray(),
+			db.notes.where({ assignment: id }).sortBy('order'),
+			db.takes.where({ assignment: id }).sortBy('order'),
+			db.versions.where({ assignment: id }).sortBy('madeAt'),
+			db.pictures.where({ assignment: id }).sortBy('order'),
+			db.points.where({ assignment: id }).sortBy('at'),
+			db.awaited.where({ assignment: id }).sortBy('order'),
+			db.plans.get(id)
+		]);
 	const client = assignment.client ? ((await db.clients.get(assignment.client)) ?? null) : null;
 	const links = client ? ((await db.linkMaps.get(client.id))?.links ?? []) : [];
 	return {
@@ -137,6 +142,7 @@ export async function readWhole(id: string): Promise<WholeAssignment | null> {
 		takes,
 		versions,
 		pictures,
+		points,
 		awaited,
 		client,
 		links
@@ -156,6 +162,7 @@ export async function putWhole({
 	takes,
 	versions,
 	pictures,
+	points,
 	awaited,
 	client,
 	links
@@ -173,6 +180,7 @@ export async function putWhole({
 		await db.takes.bulkPut(takes);
 		await db.versions.bulkPut(versions);
 		await db.pictures.bulkPut(pictures);
+		await db.points.bulkPut(points);
 		await db.awaited.bulkPut(awaited);
 	});
 }

@@ -177,6 +177,21 @@ export interface StoredVersion extends Version {
 	state: VersionState;
 }
 
+/** How far a take was at a moment, for the picture of how it grew. */
+export interface TakePoint {
+	id: string;
+	assignment: string;
+	take: string;
+	/** Milliseconds since 1970. */
+	at: number;
+	words: number;
+	/** 0–100. */
+	standing: number;
+	/** Terms that are used as often as the plan wants. */
+	placed: number;
+	gaps: number;
+}
+
 /**
  * A picture of an article. What it shows and its caption stand in each take, where the picture stands; those
  * here are what a take gets when the picture is placed.
@@ -237,6 +252,7 @@ class CorvanDb extends Dexie {
 	awaited!: EntityTable<AwaitedPage, 'id'>;
 	versions!: EntityTable<StoredVersion, 'id'>;
 	pictures!: EntityTable<Picture, 'id'>;
+	points!: EntityTable<TakePoint, 'id'>;
 	/** Servers that write, with their keys: they leave this browser in no file. */
 	endpoints!: EntityTable<Endpoint, 'id'>;
 
@@ -319,6 +335,11 @@ class CorvanDb extends Dexie {
 				await change.table('clients').toCollection().modify({ unmarked: [] });
 			});
 		this.version(10).stores({ glances: 'assignment' });
+		this.version(11)
+			.stores({ points: 'id, assignment, take' })
+			.upgrade(async (change) => {
+				await change.table('clients').toCollection().modify({ quotes: 'double' });
+			});
 	}
 }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { QUOTE_STYLES } from '../text';
 import { MOST_FORMS, planFormSchema } from './plan-form';
 
 const short = z.string().max(300);
@@ -41,7 +42,9 @@ export const clientProfileSchema = z.strictObject({
 	/** How requests to other writers are worded for this client; empty: as for everybody. */
 	requestWording: z.string().max(20_000).default(''),
 	/** What Proof does not mark for this client: readings and rules, by their names. */
-	unmarked: z.array(z.string().min(1).max(500)).max(1000).default([])
+	unmarked: z.array(z.string().min(1).max(500)).max(1000).default([]),
+	/** How quotation marks are set. */
+	quotes: z.enum(QUOTE_STYLES).default('double')
 });
 
 export type ClientProfile = z.infer<typeof clientProfileSchema>;
@@ -57,7 +60,8 @@ export const EMPTY_CLIENT: ClientProfile = {
 	logo: '',
 	forms: [],
 	requestWording: '',
-	unmarked: []
+	unmarked: [],
+	quotes: 'double'
 };
 
 /** A phrase and the address it should lead to. */

@@ -14,6 +14,7 @@ export interface ProfileChange {
 		| 'forms'
 		| 'requestWording'
 		| 'unmarked'
+		| 'quotes'
 		| 'links';
 	readonly summary: string;
 	/** Where it is used. */
@@ -31,6 +32,7 @@ const REACHES: Readonly<Record<ProfileChange['part'], string>> = {
 	logo: 'the head of every printed brief',
 	requestWording: 'requests that are copied or sent from now on',
 	unmarked: 'what Proof does not mark',
+	quotes: 'quotation marks as they are typed in Write',
 	forms: 'the outlines a plan can start from; plans that exist stay as they are',
 	links: 'the links kept for Deliver'
 };
@@ -63,6 +65,7 @@ export function profileChangesOf(before: ClientProfile, after: ClientProfile): P
 		add('logo', after.logo === '' ? 'logo taken out' : 'another logo');
 	if (before.requestWording !== after.requestWording)
 		add('requestWording', 'another wording of requests');
+	if (before.quotes !== after.quotes) add('quotes', 'other quotation marks');
 	if (signOf(before.forms) !== signOf(after.forms)) add('forms', 'other forms of plans');
 	return changes;
 }

@@ -12,7 +12,7 @@ import { MOVES } from '../writers';
 import { deliveryChoicesSchema, NO_DELIVERY_CHOICES } from './choices';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 11;
+export const ARCHIVE_VERSION = 12;
 
 const section = z.strictObject({
 	id: z.string().min(1),
@@ -126,6 +126,8 @@ const versionSchema = z.strictObject({
 		z.strictObject({ kind: z.literal('refused'), reason: z.string() })
 	]),
 	left: z.array(z.strictObject({ text: z.string(), reason: z.string() })).optional(),
+	/** Texts of the blocks that it stands in place of; missing: the whole section. */
+	over: z.array(z.string()).optional(),
 	madeAt: z.number(),
 	state: z.enum(['offered', 'kept', 'taken', 'left'])
 });
@@ -208,7 +210,26 @@ export const manifestSchema = z.strictObject({
 		})
 	),
 	plan: planSchema.nullable(),
-	takes: z.array(z.strictObject({ id: z.string().min(1), name: z.string(), doc: takeDocSchema })),
+	takes: z.array(
+		z.strictObject({
+			id: z.string().min(1),
+			name: z.string(),
+			doc: takeDocSchema,
+			/** How far it was at some moments, the oldest first. */
+			points: z
+				.array(
+					z.strictObject({
+						/** Milliseconds since 1970. */
+						at: z.number(),
+						words: z.number().int().min(0),
+						standing: z.number().min(0).max(100),
+						placed: z.number().int().min(0),
+						gaps: z.number().int().min(0)
+					})
+				)
+				.default([])
+		})
+	),
 	/** Versions of sections, beside the takes they were made for. */
 	versions: z.array(versionSchema).default([]),
 	pictures: z
@@ -254,8 +275,9 @@ export function upgradedManifest(data: unknown): unknown {
 		case 8:
 		case 9:
 		case 10:
+		case 11:
 			// they knew no answers confirmed or refused, no sections and questions in the brief, nothing decided
-			// while proofreading or handing over, and no pictures, which the schema fills in
+			// while proofreading or handing over, no pictures and no points of takes, which the schema fills in
 			return { ...given.data, version: ARCHIVE_VERSION };
 		default:
 			return data;

@@ -12,6 +12,8 @@ export interface Words {
 	readonly formats: readonly ('bold' | 'italic' | 'strike' | 'code')[];
 	/** Where it leads; checked: http, https, mailto, a path or a place in the page. */
 	readonly href: string | null;
+	/** What the writer says to the client about these words; no reader sees it. */
+	readonly comment?: string;
 }
 
 /** Where something is told from: numbers of references. */

@@ -94,7 +94,8 @@ const manifest: ArchiveManifest = {
 		{
 			id: 't',
 			name: 'Take 1',
-			doc: JSON.parse(JSON.stringify(TAKE)) as ArchiveManifest['takes'][number]['doc']
+			doc: JSON.parse(JSON.stringify(TAKE)) as ArchiveManifest['takes'][number]['doc'],
+			points: [{ at: 5, words: 40, standing: 31, placed: 2, gaps: 1 }]
 		}
 	]
 };

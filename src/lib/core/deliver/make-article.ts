@@ -326,15 +326,20 @@ class Walk {
 			}
 			const formats = ['bold', 'italic', 'strike', 'code'] as const;
 			const href = node.marks?.find(({ type }) => type === 'link');
+			const comment = node.marks?.find(({ type }) => type === 'comment');
+			const said = comment?.type === 'comment' ? comment.attrs.text.trim() : '';
 			const made = (text: string): Inline[] =>
 				text === ''
 					? []
 					: [
-							words(
-								text,
-								href?.type === 'link' ? leadOf(href.attrs.href) : null,
-								formats.filter((format) => node.marks?.some(({ type }) => type === format))
-							)
+							{
+								...words(
+									text,
+									href?.type === 'link' ? leadOf(href.attrs.href) : null,
+									formats.filter((format) => node.marks?.some(({ type }) => type === format))
+								),
+								...(said === '' ? {} : { comment: said })
+							}
 						];
 			const out: Inline[] = [];
 			let rest = node.text;
@@ -342,11 +347,11 @@ class Walk {
 				const place = this.#places.shift()!;
 				const isNamed = place.remark === '' && this.input.choices.references === 'in the text';
 				const end = Math.max(0, place.at - this.#at);
-				const said = rest.slice(0, end);
+				const before = rest.slice(0, end);
 				// a name in brackets belongs to the sentence, a number stands behind its stop
-				const stop = isNamed ? (/[.!?…]+[”’"')\]]*$/.exec(said)?.[0].length ?? 0) : 0;
-				out.push(...made(said.slice(0, said.length - stop)), ...this.#told(place));
-				out.push(...made(said.slice(said.length - stop)));
+				const stop = isNamed ? (/[.!?…]+[”’"')\]]*$/.exec(before)?.[0].length ?? 0) : 0;
+				out.push(...made(before.slice(0, before.length - stop)), ...this.#told(place));
+				out.push(...made(before.slice(before.length - stop)));
 				this.#at += end;
 				rest = rest.slice(end);
 			}

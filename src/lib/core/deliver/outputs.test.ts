@@ -348,6 +348,30 @@ describe('DOCX', () => {
 		})
 	);
 
+	it('says what the writer says to the client about some words, once, and only in this form', async () => {
+		const about = { type: 'comment' as const, attrs: { text: 'Is that <yours>?' } };
+		const made = makeArticle(
+			docOf([
+				heading(1, 'Walls'),
+				paragraph(
+					textNode('The '),
+					{ type: 'text', text: 'cope ', marks: [about] },
+					{ type: 'text', text: 'stones', marks: [about, { type: 'bold' }] },
+					textNode(' are heavy.')
+				)
+			]),
+			inputOf({})
+		);
+		const files = unzipSync(new Uint8Array(await docxOf(made)));
+		const comments = strFromU8(files['word/comments.xml']!);
+		expect(comments.split('<w:comment ').length - 1).toBe(1);
+		expect(comments).toContain('Is that &lt;yours&gt;?');
+		const text = strFromU8(files['word/document.xml']!);
+		const marked = /<w:commentRangeStart[^>]*>(.*)<w:commentRangeEnd/s.exec(text)?.[1] ?? '';
+		expect(marked.replace(/<[^>]+>/g, '')).toBe('cope stones');
+		expect(htmlBodyOf(made)).not.toContain('yours');
+	});
+
 	it('opens in another reader with headings, contents, lists, table, picture, link, footnote and comment', async () => {
 		const { value } = await mammoth.convertToHtml(
 			{ buffer: Buffer.from(await docxOf(article)) },

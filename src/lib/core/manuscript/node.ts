@@ -18,7 +18,9 @@ export type TextMark =
 			readonly type: 'link';
 			readonly attrs: { readonly href: string } & Readonly<Record<string, unknown>>;
 	  }
-	| { readonly type: 'origin'; readonly attrs: Origin };
+	| { readonly type: 'origin'; readonly attrs: Origin }
+	/** Something said to the client about these words; it leaves with forms that have comments. */
+	| { readonly type: 'comment'; readonly attrs: { readonly text: string } };
 
 export interface TextNode {
 	readonly type: 'text';
@@ -203,6 +205,32 @@ export function docText(node: DocNode): string {
 	return childrenOf(node)
 		.map(docText)
 		.join(LINE_HOLDERS.has(node.type) ? '\n' : '');
+}
+
+/** Something said to the client about words of a manuscript. */
+export interface Comment {
+	readonly text: string;
+	/** The words it is about. */
+	readonly words: string;
+	/** Place of its block among the blocks. */
+	readonly block: number;
+}
+
+/** The comments of a manuscript, in order; formats inside the words do not part them. */
+export function commentsOf({ content }: TakeDoc): Comment[] {
+	return content.flatMap((node, block) => {
+		const found: (Comment & { words: string; end: number })[] = [];
+		for (const { text, start, end, marks } of textRunsOf(node)) {
+			const mark = marks.find(({ type }) => type === 'comment');
+			if (mark?.type !== 'comment') continue;
+			const last = found.at(-1);
+			if (last && last.text === mark.attrs.text && last.end === start) {
+				last.words += text;
+				last.end = end;
+			} else found.push({ text: mark.attrs.text, words: text, block, end });
+		}
+		return found.map(({ text, words }) => ({ text, words, block }));
+	});
 }
 
 /** The texts of the marked gaps of a manuscript, in order. */

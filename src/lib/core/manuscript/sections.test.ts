@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { heading, paragraph, textNode } from './build';
 import { docText, textRunsOf, type BlockNode } from './node';
-import { cutSections, headOf, plannedCuts } from './sections';
+import { cutSections, headOf, outlineOf, plannedCuts, stepOf } from './sections';
 
 const text = (words: string) => paragraph(textNode(words));
 const cutsOf = (...blocks: readonly BlockNode[]) => cutSections(blocks.map(headOf));
@@ -100,5 +100,42 @@ describe('textRunsOf', () => {
 				).toBe(plain(whole));
 			})
 		);
+	});
+});
+
+describe('the outline', () => {
+	const heads = [
+		heading(1, 'Title'),
+		text('Opening.'),
+		heading(2, 'Dig'),
+		text('Words.'),
+		heading(3, 'Tools'),
+		text('Words.'),
+		heading(2, 'Build'),
+		heading(3, 'Hearting'),
+		heading(3, 'Throughs'),
+		text('Words.')
+	].map(headOf);
+
+	it('has parts that hold what is deeper, and know where their own text ends', () => {
+		expect(outlineOf(heads).map(({ from, to, ownTo }) => [from, to, ownTo])).toEqual([
+			[0, 10, 2],
+			[2, 6, 4],
+			[4, 6, 6],
+			[6, 10, 7],
+			[7, 8, 8],
+			[8, 10, 10]
+		]);
+	});
+
+	it('moves a part past its neighbour of the same level and no further', () => {
+		expect(stepOf(heads, 2, 1)).toBe(10);
+		expect(stepOf(heads, 6, -1)).toBe(2);
+		expect(stepOf(heads, 7, 1)).toBe(10);
+		expect(stepOf(heads, 8, -1)).toBe(7);
+		expect(stepOf(heads, 4, 1)).toBeNull();
+		expect(stepOf(heads, 2, -1)).toBeNull();
+		expect(stepOf(heads, 0, 1)).toBeNull();
+		expect(stepOf(heads, 1, 1)).toBeNull();
 	});
 });

@@ -58,3 +58,54 @@ export function plannedCuts(
 	});
 	return new Map(cuts.flatMap((cut) => (cut.section === null ? [] : [[cut.section, cut]])));
 }
+
+/** A heading of a manuscript with everything under it, those of deeper levels included. */
+export interface OutlinePart {
+	readonly level: number;
+	readonly section: string | null;
+	/** Place of the heading, and of the first block behind the part. */
+	readonly from: number;
+	readonly to: number;
+	/** Place of the first block that is not its own text: the next heading of any level. */
+	readonly ownTo: number;
+}
+
+/** The headings of a manuscript as parts that lie in each other, in reading order. */
+export function outlineOf(blocks: readonly Head[]): OutlinePart[] {
+	return blocks.flatMap((head, from): OutlinePart[] => {
+		if (head.level === 0) return [];
+		const behind = (ends: (level: number) => boolean) => {
+			for (let at = from + 1; at < blocks.length; at++)
+				if (blocks[at]!.level > 0 && ends(blocks[at]!.level)) return at;
+			return blocks.length;
+		};
+		return [
+			{
+				level: head.level,
+				section: head.section,
+				from,
+				to: behind((level) => level <= head.level),
+				ownTo: behind(() => true)
+			}
+		];
+	});
+}
+
+/**
+ * Where a part goes that is moved one step up or down among those of its level; null where it is the
+ * first or the last of them. The title of an article moves nowhere.
+ *
+ * @param from place of its heading
+ * @returns place of the block that it is to stand before
+ */
+export function stepOf(blocks: readonly Head[], from: number, step: -1 | 1): number | null {
+	const parts = outlineOf(blocks);
+	const part = parts.find((one) => one.from === from);
+	if (!part || part.level === 1) return null;
+	if (step === 1) {
+		const next = parts.find((one) => one.from === part.to && one.level === part.level);
+		return next ? next.to : null;
+	}
+	const before = parts.findLast((one) => one.to === part.from && one.level === part.level);
+	return before ? before.from : null;
+}

@@ -19,3 +19,4 @@ export * from './dialect';
 export * from './verbs';
 export * from './leaning';
 export * from './letters';
+export * from './quotes';

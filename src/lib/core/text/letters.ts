@@ -71,7 +71,7 @@ export function readOtherwise(text: string, charset: string): string | null {
 
 /** The charset that holds most of what is beyond ASCII; null where none holds nine in ten. */
 function wasReadAs(text: string): string | null {
-	const beyond = text.match(/[^\u0000-\u007f]/gu) ?? [];
+	const beyond = text.match(/[\u0080-\u{10ffff}]/gu) ?? [];
 	let best: string | null = null;
 	let most = 0.9 * beyond.length;
 	for (const charset of SINGLE) {
@@ -121,7 +121,7 @@ function decoded(bytes: Uint8Array, charset: string): string {
 
 /** Only runs that are valid as UTF-8 are read so: a page may be wrong in part. */
 function withUtf8Read(text: string, table: ReadonlyMap<string, number>): string {
-	return text.replace(/[^\u0000-\u007f]{2,}/g, (run) => {
+	return text.replace(/[\u0080-\uffff]{2,}/g, (run) => {
 		const bytes = [...run].map((sign) => table.get(sign));
 		if (bytes.some((byte) => byte === undefined)) return run;
 		try {

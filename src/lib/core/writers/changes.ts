@@ -1,4 +1,10 @@
-import { DIFF_DELETE, DIFF_INSERT, diffCleanupSemantic, diffMain } from 'diff-match-patch-es';
+import {
+	DIFF_DELETE,
+	DIFF_EQUAL,
+	DIFF_INSERT,
+	diffCleanupSemantic,
+	diffMain
+} from 'diff-match-patch-es';
 import { docText, type BlockNode } from '../manuscript';
 
 /** A run of words that both texts have, or one of them. */
@@ -42,7 +48,7 @@ export function wordChanges(before: string, after: string): WordRun[] {
 			.join('');
 	const first = coded(before);
 	const second = coded(after);
-	const diffs = diffMain(first, second, { diffTimeout: TIMEOUT_S });
+	const diffs = compared(first, second);
 	diffCleanupSemantic(diffs);
 	// each text is walked along, so that its own spaces stand between its words
 	const ofFirst = before.match(PIECE) ?? [];
@@ -60,6 +66,75 @@ export function wordChanges(before: string, after: string): WordRun[] {
 		a += length;
 		return { kind: 'same', text };
 	});
+}
+
+type Diffs = ReturnType<typeof diffMain>;
+
+/** Words in a row that, standing once in either text, are taken for the same place. */
+const ANCHOR = 4;
+/** Texts of fewer words are compared as they are. */
+const LEAST_ANCHORED = 300;
+
+/**
+ * Long texts are cut where four words in a row stand once in both, in the same order (as patience
+ * comparison cuts at lines), and compared piece by piece: the time grows with the length and no longer
+ * with length times changes.
+ */
+function compared(first: string, second: string): Diffs {
+	if (Math.min(first.length, second.length) < LEAST_ANCHORED)
+		return diffMain(first, second, { diffTimeout: TIMEOUT_S });
+	const diffs: Diffs = [];
+	const add = (kind: Diffs[number][0], run: string) => {
+		if (run === '') return;
+		const last = diffs.at(-1);
+		if (last?.[0] === kind) last[1] += run;
+		else diffs.push([kind, run]);
+	};
+	let a = 0;
+	let b = 0;
+	for (const [at, to] of [...anchorsOf(first, second), [first.length, second.length] as const]) {
+		const [one, two] = [first.slice(a, at), second.slice(b, to)];
+		if (one === two) add(DIFF_EQUAL, one);
+		else for (const [kind, run] of diffMain(one, two, { diffTimeout: TIMEOUT_S })) add(kind, run);
+		[a, b] = [at, to];
+	}
+	return diffs;
+}
+
+/** Places in both texts that are the same, ascending in both. */
+function anchorsOf(first: string, second: string): (readonly [number, number])[] {
+	const once = (text: string) => {
+		const places = new Map<string, number>();
+		for (let at = 0; at + ANCHOR <= text.length; at++) {
+			const key = text.slice(at, at + ANCHOR);
+			places.set(key, places.has(key) ? -1 : at);
+		}
+		return places;
+	};
+	const there = once(second);
+	const pairs: { at: number; to: number; before: number }[] = [];
+	for (const [key, at] of once(first)) {
+		const to = there.get(key) ?? -1;
+		if (at >= 0 && to >= 0) pairs.push({ at, to, before: -1 });
+	}
+	pairs.sort((x, y) => x.at - y.at);
+	// the longest run of pairs that ascends in both (Fredman 1975)
+	const ends: number[] = [];
+	pairs.forEach((pair, i) => {
+		let low = 0;
+		let high = ends.length;
+		while (low < high) {
+			const mid = (low + high) >> 1;
+			if (pairs[ends[mid]!]!.to < pair.to) low = mid + 1;
+			else high = mid;
+		}
+		pair.before = low > 0 ? ends[low - 1]! : -1;
+		ends[low] = i;
+	});
+	const found: (readonly [number, number])[] = [];
+	for (let i = ends.at(-1) ?? -1; i >= 0; i = pairs[i]!.before)
+		found.push([pairs[i]!.at, pairs[i]!.to]);
+	return found.reverse();
 }
 
 /** Past this a comparison is given as it is, coarser but right. */

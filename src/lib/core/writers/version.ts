@@ -27,6 +27,8 @@ export interface Version {
 	readonly outcome: WriterOutcome;
 	/** What came along and was left out. */
 	readonly left?: readonly LeftOver[];
+	/** Texts of the blocks that it stands in place of, where it is a version of a passage alone. */
+	readonly over?: readonly string[];
 }
 
 /**
@@ -58,8 +60,17 @@ export async function versionOf(
 		words: wordsOfBlocks(blocks),
 		sources: [...sources],
 		outcome: step.value,
-		...(left.length > 0 ? { left } : {})
+		...(left.length > 0 ? { left } : {}),
+		...(request.isPassage ? { over: request.stands.map(docText) } : {})
 	};
+}
+
+/** Where a passage begins among the blocks of its section; −1: it has been changed since. */
+export function passageAt(blocks: readonly BlockNode[], over: readonly string[]): number {
+	const texts = blocks.map(docText);
+	return over.length === 0
+		? -1
+		: texts.findIndex((_, at) => over.every((text, i) => texts[at + i] === text));
 }
 
 /** Versions of sections, one after the other in the order asked for, until a stop. */

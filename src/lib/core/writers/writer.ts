@@ -17,7 +17,8 @@ export const MOVES = [
 	'closing',
 	'takeaways',
 	'faq',
-	'work in terms'
+	'work in terms',
+	'titles'
 ] as const;
 
 export type Move = (typeof MOVES)[number];
@@ -49,6 +50,8 @@ export interface SectionRequest {
 	readonly neighbours: { readonly before: string | null; readonly after: string | null };
 	/** What stands under the heading already. */
 	readonly stands: readonly BlockNode[];
+	/** Whether `stands` is a passage of the section, and only what takes its place is asked for. */
+	readonly isPassage?: boolean;
 }
 
 /** A part of the answer: whole blocks, with the ids of what they draw on. */

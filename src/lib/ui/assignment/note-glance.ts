@@ -1,5 +1,7 @@
 import type { Slip } from '$lib/core/standing';
+import type { TakePoint } from '$lib/data/db';
 import { noteGlance } from '$lib/data/glances';
+import { notePoint } from '$lib/data/points';
 
 /** Whether a slip has anything open. */
 export function isOpen({ terms, questions, gaps }: Slip): boolean {
@@ -28,6 +30,15 @@ export function tellList(
 			gaps: slips.reduce((sum, { gaps }) => sum + gaps, 0),
 			openSlips: slips.filter(isOpen).length
 		}).catch(() => undefined);
+	}, REST_MS);
+	return () => clearTimeout(timer);
+}
+
+/** Keeps how far a take is once typing has rested; returns what lets it be. */
+export function keepPoint(point: Omit<TakePoint, 'id' | 'at'>): () => void {
+	const timer = setTimeout(() => {
+		// the picture of how it grew does without where storage is full
+		void notePoint({ ...point, at: Date.now() }).catch(() => undefined);
 	}, REST_MS);
 	return () => clearTimeout(timer);
 }

@@ -134,6 +134,19 @@
 				<textarea class="field" rows="4" bind:value={form.draft.avoid}></textarea>
 			</Field>
 
+			<Field
+				label="Quotation marks"
+				help="Set as they are typed in Write; “More” there sets those of a whole text."
+			>
+				<select class="field" bind:value={form.draft.quotes}>
+					<option value="double">“double”, ‘single’ inside</option>
+					<option value="single">‘single’, “double” inside</option>
+					<option value="low">„low“, ‚single‘ inside</option>
+					<option value="guillemets">« guillemets »</option>
+					<option value="straight">"straight", as they are typed</option>
+				</select>
+			</Field>
+
 			<BrandFields {form} />
 			<LookFields {form} />
 			<FormsView {client} />

@@ -178,6 +178,8 @@ function profileFrom(
 			})),
 		colours: [...draft.colours],
 		logo: draft.logo,
+		// what was typed before this could be chosen has none
+		quotes: draft.quotes ?? 'double',
 		// these are changed where they stand, at once
 		forms,
 		requestWording,

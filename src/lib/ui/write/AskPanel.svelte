@@ -1,7 +1,7 @@
 <!-- Ask a writer: for which sections, for what, and the request as it is sent or copied. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import type { BlockNode } from '$lib/core/manuscript';
+	import { docText, type BlockNode } from '$lib/core/manuscript';
 	import type { Slip } from '$lib/core/standing';
 	import { countWords } from '$lib/core/text';
 	import {
@@ -17,7 +17,8 @@
 	import { history } from '../frame/history.svelte';
 	import { countOf } from '../parts/count-of';
 	import type { Writing } from './writing.svelte';
-	import { MOVE_NAMES, SCOPES, sectionsIn, type Scope } from './moves';
+	import type { Passage } from './manuscript-editor.svelte';
+	import { MOVE_NAMES, PASSAGE_MOVES, SCOPES, sectionsIn, type Scope } from './moves';
 
 	interface Props {
 		writing: Writing;
@@ -26,11 +27,15 @@
 		section: string | null;
 		/** Sections that a reply lacked. */
 		lacked: readonly string[];
+		/** Blocks that the chosen words touch; null: nothing is chosen in one section. */
+		passage: Passage | null;
+		/** Ids of the sections that are ticked. */
+		ticked: readonly string[];
 		scope: Scope;
 		move: Move;
 		standsOf: (section: string) => readonly BlockNode[];
-		onask: (sections: readonly string[], move: Move) => void;
-		onbring: (sections: readonly string[]) => void;
+		onask: (sections: readonly string[], move: Move, passage: Passage | null) => void;
+		onbring: (sections: readonly string[], passage: Passage | null) => void;
 		onclose: () => void;
 	}
 	let {
@@ -38,6 +43,8 @@
 		slips,
 		section,
 		lacked,
+		passage,
+		ticked = $bindable(),
 		scope = $bindable(),
 		move = $bindable(),
 		standsOf,
@@ -47,9 +54,22 @@
 	}: Props = $props();
 	const session = useSession();
 
-	const sections = $derived(sectionsIn(scope, slips, section, lacked));
-	const refusal = $derived(writing.cannot(move));
-	const requests = $derived(writing.requestsFor(sections, move, standsOf));
+	/** The passage that is asked for, as it was when it was chosen. */
+	const asked = $derived(scope === 'passage' ? passage : null);
+	const chosen = $derived({ ticked, passage: passage?.section ?? null });
+	const opening = $derived(slips[0]?.section);
+	const sections = $derived(
+		// titles are asked for the article, and stand beside its opening
+		move === 'titles' && opening ? [opening] : sectionsIn(scope, slips, section, lacked, chosen)
+	);
+	const moves = $derived(scope === 'passage' ? PASSAGE_MOVES : MOVES);
+	$effect(() => {
+		if (!moves.includes(move)) move = moves[0]!;
+	});
+	const refusal = $derived(writing.cannot(move, asked !== null));
+	const requests = $derived(
+		writing.requestsFor(sections, move, (id) => asked?.blocks ?? standsOf(id), asked !== null)
+	);
 	const text = $derived(requests.length > 0 ? writing.textOf(requests) : '');
 	const names = $derived(
 		slips.filter((slip) => sections.includes(slip.section)).map(({ heading }) => heading)
@@ -118,29 +138,57 @@
 		<label for="ask-scope">For</label>
 		<select id="ask-scope" class="field" bind:value={scope}>
 			{#each SCOPES as { id, name } (id)}
-				<option value={id} disabled={sectionsIn(id, slips, section, lacked).length === 0}
-					>{name}{id === 'section' || id === 'all'
+				{@const count = sectionsIn(id, slips, section, lacked, chosen).length}
+				<option value={id} disabled={count === 0 && id !== 'ticked'}
+					>{name}{['section', 'passage', 'all'].includes(id) || (id === 'ticked' && count === 0)
 						? ''
-						: ` · ${sectionsIn(id, slips, section, lacked).length}`}</option
+						: ` · ${count}`}</option
 				>
 			{/each}
 		</select>
 		<label for="ask-move">To</label>
 		<select id="ask-move" class="field" bind:value={move}>
-			{#each MOVES as one (one)}<option value={one}>{MOVE_NAMES[one]}</option>{/each}
+			{#each moves as one (one)}<option value={one}>{MOVE_NAMES[one]}</option>{/each}
 		</select>
 	</div>
+	{#if scope === 'ticked' && move !== 'titles'}
+		<fieldset class="ticks">
+			<legend class="sr-only">Sections to ask for</legend>
+			{#each slips as { section: id, heading, words, budget } (id)}
+				<label
+					><input
+						type="checkbox"
+						class="checkbox checkbox-xs"
+						checked={ticked.includes(id)}
+						onchange={() =>
+							(ticked = ticked.includes(id) ? ticked.filter((one) => one !== id) : [...ticked, id])}
+					/>
+					<span>{heading}</span> <small>{words} of {budget}</small></label
+				>
+			{/each}
+		</fieldset>
+	{/if}
 	<p class="mt-2 text-ink-2">
-		{sections.length === 0
-			? 'No section is like that.'
-			: `${countOf(sections.length, 'section')}: ${names.slice(0, 4).join(', ')}${names.length > 4 ? ' …' : ''}`}
+		{move === 'titles'
+			? 'For the article: titles, descriptions, headlines and lines under them, each to be chosen.'
+			: asked
+				? `${countOf(
+						asked.blocks.reduce((sum, block) => sum + countWords(docText(block)), 0),
+						'word'
+					)} of ${names[0] ?? ''}`
+				: sections.length === 0
+					? scope === 'ticked'
+						? 'Tick the sections to ask for.'
+						: 'No section is like that.'
+					: `${countOf(sections.length, 'section')}: ${names.slice(0, 4).join(', ')}${names.length > 4 ? ' …' : ''}`}
 	</p>
 	{#if refusal}<p class="mt-2 text-ink-2" role="note">{refusal}</p>{/if}
 	<p class="mt-3 flex flex-wrap gap-1.5">
 		{#if !refusal}<button
 				class="act chief"
 				disabled={sections.length === 0 || writing.run !== null || !session.analysed}
-				onclick={() => onask(sections, move)}>{move === 'draft' ? 'Have it drafted' : 'Ask'}</button
+				onclick={() => onask(sections, move, asked)}
+				>{move === 'draft' ? 'Have it drafted' : 'Ask'}</button
 			>{/if}
 		<button
 			class="act"
@@ -148,7 +196,7 @@
 			disabled={text === ''}
 			onclick={() => void copy()}>Copy request</button
 		>
-		<button class="act" disabled={sections.length === 0} onclick={() => onbring(sections)}
+		<button class="act" disabled={sections.length === 0} onclick={() => onbring(sections, asked)}
 			>Bring a reply back</button
 		>
 	</p>
@@ -214,6 +262,23 @@
 	}
 	.form label {
 		color: var(--ink-2);
+	}
+	.ticks {
+		margin-top: 8px;
+		max-height: 220px;
+		overflow-y: auto;
+		border-block: 1px solid var(--rule);
+	}
+	.ticks label {
+		display: grid;
+		grid-template-columns: auto minmax(0, 1fr) auto;
+		gap: 8px;
+		align-items: baseline;
+		padding: 3px 0;
+	}
+	.ticks small {
+		color: var(--ink-2);
+		font-variant-numeric: tabular-nums;
 	}
 	summary {
 		cursor: pointer;

@@ -2,14 +2,24 @@
 <script lang="ts">
 	import { passagesOf } from '$lib/core/writers';
 	import type { Context, Findings } from '$lib/core/findings';
-	import type { Origin } from '$lib/core/manuscript';
+	import { suggestLinks, type LinkTarget } from '$lib/core/clients';
+	import {
+		docText,
+		gap,
+		paragraph,
+		textNode,
+		type BlockNode,
+		type Origin
+	} from '$lib/core/manuscript';
 	import { isMaterial, unitsOfNote } from '$lib/core/notes';
 	import type { Plan } from '$lib/core/plan';
 	import type { Slip } from '$lib/core/standing';
 	import { contentStemsOf, findTerms, indexTerms, patternOf } from '$lib/core/text';
 	import { analysis } from '$lib/workers/client';
 	import { useSession } from '../assignment/session.svelte';
+	import { countOf } from '../parts/count-of';
 	import { keyed } from '../parts/keyed';
+	import type { ManuscriptEditor } from './manuscript-editor.svelte';
 
 	interface Props {
 		findings: Findings;
@@ -17,9 +27,12 @@
 		slip: Slip | null;
 		/** A term the writer asked about. */
 		term: string | null;
+		editor: Pick<ManuscriptEditor, 'dragged' | 'links' | 'bringBlocks'>;
+		/** Where links could lead. */
+		targets: readonly LinkTarget[];
 		onbring: (text: string, origin: Origin | null) => void;
 	}
-	let { findings, plan, slip, term, onbring }: Props = $props();
+	let { findings, plan, slip, term, editor, targets, onbring }: Props = $props();
 	const session = useSession();
 	let contexts = $state.raw<readonly Context[]>([]);
 
@@ -60,6 +73,48 @@
 			.sort((a, b) => b.value - a.value || a.passage.at - b.passage.at)
 			.slice(0, 5);
 	});
+	/** Facts of the slip, with who says so and what others say of the same. */
+	const facts = $derived(
+		(slip?.facts ?? []).map(({ id, text }) => {
+			const known = findings.facts.find((fact) => fact.id === id);
+			const group = findings.figures.find(
+				({ agreement, values }) => agreement === 'differs' && values.some(({ fact }) => fact === id)
+			);
+			const others = (group?.values ?? [])
+				.filter(({ fact }) => fact !== id)
+				.flatMap((value) => findings.facts.find((fact) => fact.id === value.fact) ?? []);
+			return { id, text, known, others };
+		})
+	);
+	const signOf = (source: string | undefined) =>
+		source === undefined
+			? ''
+			: (session.noteSigns.get(source) ?? session.letters.get(source) ?? '');
+	const isNote = (source: string | undefined) =>
+		source !== undefined && session.noteSigns.has(source);
+	/** A note's fact goes in as it is; a page's as a gap that says what to say in own words. */
+	function bringFact(text: string, source: string | undefined) {
+		if (source === undefined) return;
+		if (isNote(source)) onbring(text, { source, label: signOf(source) });
+		else editor.bringBlocks(slip?.section ?? null, [gapOf(text, source)]);
+	}
+	const gapOf = (text: string, source: string) =>
+		gap(`Say in your own words, with its source: “${text}” (${session.nameOf(source)})`);
+	const links = $derived(
+		slip
+			? suggestLinks(
+					[slip.heading, ...slip.terms.map(({ phrase }) => phrase)].join(' '),
+					'',
+					targets,
+					4
+				)
+			: []
+	);
+
+	function drag(event: DragEvent, blocks: readonly BlockNode[]) {
+		editor.dragged = blocks;
+		event.dataTransfer?.setData('text/plain', blocks.map(docText).join('\n'));
+	}
 	const shown = $derived(findings.terms.find(({ key }) => key === (term ?? slip?.terms[0]?.key)));
 
 	$effect(() => {
@@ -85,7 +140,14 @@
 
 <h2 class="mt-2 font-sans text-xs">{slip ? slip.heading : 'Put the cursor into a section'}</h2>
 {#each keyed(fitting, ({ passage }) => passage.at) as { rowKey, item: { text, passage } } (rowKey)}
-	<p class="item">
+	<!-- what drags it by mouse, the button does by key -->
+	<!-- svelte-ignore a11y_no_static_element_interactions -->
+	<div
+		class="item drags"
+		draggable="true"
+		ondragstart={(event) =>
+			drag(event, [paragraph(textNode(text, { source: passage.note, label: passage.label }))])}
+	>
 		<strong class="text-secondary"
 			>{passage.label}
 			{session.nameOf(passage.note)}{#if session.timeOf(passage.note, passage.sentences[0] ?? '')}, {session.timeOf(
@@ -98,20 +160,45 @@
 			class="linkish"
 			onclick={() => onbring(text, { source: passage.note, label: passage.label })}>Bring in</button
 		>
-	</p>
+	</div>
 {:else}
 	<p class="item">None of your notes speaks of this section.</p>
 {/each}
-{#each keyed(slip?.facts ?? [], (fact) => fact.id) as { rowKey, item: fact } (rowKey)}
-	{@const known = findings.facts.find(({ id }) => id === fact.id)}
-	<p class="item">
+{#each keyed(facts, ({ id }) => id) as { rowKey, item: { text, known, others } } (rowKey)}
+	<!-- svelte-ignore a11y_no_static_element_interactions -->
+	<div
+		class="item drags"
+		draggable="true"
+		ondragstart={(event) =>
+			known &&
+			drag(event, [
+				isNote(known.source)
+					? paragraph(textNode(text, { source: known.source, label: signOf(known.source) }))
+					: gapOf(text, known.source)
+			])}
+	>
 		<strong class="text-primary"
 			>= {known?.origin === 'note'
-				? 'your notes'
-				: session.letters.get(known?.source ?? '')}</strong
+				? `your notes, ${signOf(known.source)}`
+				: signOf(known?.source)}</strong
 		>
-		{fact.text}
-	</p>
+		{text}
+		{#if known}<button class="linkish" onclick={() => bringFact(text, known.source)}
+				>{isNote(known.source) ? 'Bring in' : 'Mark it to be said'}</button
+			>{/if}
+		{#if others.length > 0}
+			<details class="differs">
+				<summary>{countOf(others.length, 'other figure')} for the same</summary>
+				{#each others as other, i (i)}<p class="mt-1">
+						<strong class="text-accent">{signOf(other.source)}</strong>
+						{other.text}
+						<button class="linkish" onclick={() => bringFact(other.text, other.source)}
+							>{isNote(other.source) ? 'Bring in' : 'Mark it to be said'}</button
+						>
+					</p>{/each}
+			</details>
+		{/if}
+	</div>
 {/each}
 {#if shown}
 	<div class="item">
@@ -126,8 +213,29 @@
 		{/each}
 	</div>
 {/if}
+{#if links.length > 0}
+	<div class="item">
+		<p><strong>Links that fit</strong></p>
+		{#each links as { address, name, where } (address)}
+			<p class="mt-1">
+				<span class="font-serif">{name}</span>
+				{where}
+				<button class="linkish" onclick={() => editor.links.set(address, name)}
+					>{editor.links.isChosen ? 'Link the chosen words' : 'Put it in'}</button
+				>
+			</p>
+		{/each}
+	</div>
+{/if}
 
 <style>
+	.drags {
+		cursor: grab;
+	}
+	.differs summary {
+		cursor: pointer;
+		color: var(--color-accent);
+	}
 	.item {
 		border-top: 1px solid var(--rule);
 		padding: 8px 0;

@@ -1,17 +1,21 @@
 <!-- Right of the manuscript: asking a writer, a version beside the text, and the bench with its tabs. -->
 <script module lang="ts">
-	export type BenchTab = 'section' | 'notes' | 'brief';
+	export type BenchTab = 'section' | 'outline' | 'notes' | 'brief';
 </script>
 
 <script lang="ts">
 	import X from '@lucide/svelte/icons/x';
 	import type { Snippet } from 'svelte';
+	import type { LinkTarget } from '$lib/core/clients';
 	import type { Plan } from '$lib/core/plan';
 	import { useSession } from '../assignment/session.svelte';
 	import Tabs from '../parts/Tabs.svelte';
 	import Bench from './Bench.svelte';
 	import BriefBeside from './BriefBeside.svelte';
+	import LinesOffer, { type LineUse } from './LinesOffer.svelte';
 	import type { ManuscriptEditor } from './manuscript-editor.svelte';
+	import { minutesOf } from './minutes';
+	import OutlineBeside from './OutlineBeside.svelte';
 	import NoteFates from './NoteFates.svelte';
 	import { clock, type TakeVersions } from './take-versions.svelte';
 	import VersionOffer from './VersionOffer.svelte';
@@ -25,6 +29,8 @@
 		isOpen: boolean;
 		tab: BenchTab;
 		term: string | null;
+		/** Where links could lead. */
+		targets: readonly LinkTarget[];
 		/** What is asked of a writer, above everything else. */
 		ask?: Snippet;
 	}
@@ -36,17 +42,45 @@
 		isOpen = $bindable(),
 		tab = $bindable(),
 		term,
+		targets,
 		ask
 	}: Props = $props();
 
 	const TABS: readonly { readonly id: BenchTab; readonly name: string }[] = [
 		{ id: 'section', name: 'This section' },
+		{ id: 'outline', name: 'Outline' },
 		{ id: 'notes', name: 'Your notes' },
 		{ id: 'brief', name: 'Brief' }
 	];
 	const session = useSession();
 	const version = $derived(versions.open);
 	const stored = $derived(versions.stored);
+	const lines: Readonly<Record<LineUse, string>> = $derived({
+		'title tag': plan.titleTag,
+		description: plan.description,
+		headline: plan.title,
+		'line under the headline': session.delivery.standfirst
+	});
+
+	/** A line takes the place of what stands there, as one step. */
+	async function takeLine(use: LineUse, text: string) {
+		if (use === 'line under the headline') {
+			await session.decideDelivery('Chose a line under the headline', (choices) => ({
+				...choices,
+				standfirst: text.slice(0, 500)
+			}));
+			return;
+		}
+		const values =
+			use === 'title tag'
+				? { titleTag: text }
+				: use === 'description'
+					? { description: text }
+					: { title: text };
+		const now = $state.snapshot(plan) as Plan;
+		await session.changePlan(`Chose a ${use}`, { ...now, ...values });
+	}
+
 	const slip = $derived(
 		editor.reading?.slips.find(({ section }) => section === editor.section) ?? null
 	);
@@ -54,7 +88,16 @@
 
 <aside class="bench" aria-label={isOpen ? 'Bench' : 'Another version'}>
 	{@render ask?.()}
-	{#if version}
+	{#if version?.move === 'titles'}
+		<LinesOffer
+			blocks={version.blocks}
+			by={stored?.writerName ?? writing.writerName}
+			when={clock.format(stored?.madeAt ?? Date.now())}
+			now={lines}
+			ontake={(use, text) => void takeLine(use, text)}
+			onclose={() => versions.close(stored?.state === 'taken' ? 'taken' : 'kept')}
+		/>
+	{:else if version}
 		<VersionOffer
 			{version}
 			by={stored?.writerName ?? writing.writerName}
@@ -62,9 +105,13 @@
 			sources={version.sources.flatMap((id) => writing.signs.get(id) ?? [])}
 			stands={versions.standing}
 			measure={(blocks) => versions.measure(blocks)}
+			isGone={versions.isGone}
 			onput={(blocks, how) => versions.put(blocks, how)}
 			onkeep={stored && stored.state !== 'kept' ? () => versions.close('kept') : undefined}
 			onclose={() => versions.close('left')}
+			onanother={version.over || writing.cannot(version.move) !== '' || writing.run
+				? undefined
+				: () => void versions.ask([version.section], version.move)}
 		/>
 	{/if}
 	{#if isOpen && session.findings}
@@ -83,8 +130,12 @@
 				{plan}
 				{slip}
 				{term}
+				{editor}
+				{targets}
 				onbring={(text, origin) => editor.bringIn(text, origin)}
 			/>
+		{:else if tab === 'outline'}
+			<OutlineBeside outline={editor.outline} {minutesOf} />
 		{:else if tab === 'brief'}
 			<BriefBeside {plan} findings={session.findings} section={editor.section} />
 		{:else}

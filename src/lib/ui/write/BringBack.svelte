@@ -26,6 +26,8 @@
 		/** Sections that were asked for, by id. */
 		asked: readonly string[];
 		signs: ReadonlyMap<string, string>;
+		/** Whether lines to choose from were asked for: all of the reply is one version then. */
+		isLines?: boolean;
 		/** Each part becomes a version of its section. */
 		onoffer: (parts: readonly Part[], lacked: readonly string[]) => void;
 		/** All of it becomes a take of its own. */
@@ -33,7 +35,16 @@
 		onrequest: (lacked: readonly string[]) => void;
 		onclose: () => void;
 	}
-	let { plan, asked, signs, onoffer, ontake, onrequest, onclose }: Props = $props();
+	let {
+		plan,
+		asked,
+		signs,
+		isLines = false,
+		onoffer,
+		ontake,
+		onrequest,
+		onclose
+	}: Props = $props();
 
 	let typed = $state('');
 	let reply = $state.raw<Reply | null>(null);
@@ -58,21 +69,31 @@
 	const cutOff = $derived(parts.filter(({ isCutOff }) => isCutOff).length);
 	const words = $derived(parts.reduce((sum, part) => sum + part.words, 0));
 	const offered = $derived(
-		wanted.flatMap(({ id }): Part[] => {
-			const places = bySection.get(id) ?? [];
-			if (places.length === 0) return [];
-			return [
-				{
-					section: id,
-					// two parts that go to one section stand there one after the other, with their headings
-					blocks: places.flatMap((at, i) => {
-						const { heading, blocks } = parts[at]!;
-						return i === 0 || heading === '' ? blocks : [subHeading(heading), ...blocks];
-					}),
-					isCutOff: places.some((at) => parts[at]!.isCutOff)
-				}
-			];
-		})
+		isLines && wanted[0] && parts.length > 0
+			? [
+					{
+						section: wanted[0].id,
+						blocks: parts.flatMap(({ heading, blocks }) =>
+							heading === '' ? blocks : [subHeading(heading), ...blocks]
+						),
+						isCutOff: false
+					}
+				]
+			: wanted.flatMap(({ id }): Part[] => {
+					const places = bySection.get(id) ?? [];
+					if (places.length === 0) return [];
+					return [
+						{
+							section: id,
+							// two parts that go to one section stand there one after the other, with their headings
+							blocks: places.flatMap((at, i) => {
+								const { heading, blocks } = parts[at]!;
+								return i === 0 || heading === '' ? blocks : [subHeading(heading), ...blocks];
+							}),
+							isCutOff: places.some((at) => parts[at]!.isCutOff)
+						}
+					];
+				})
 	);
 	const DROPPED: Readonly<Record<DroppedReason, string>> = {
 		chatter: 'said around the text',

@@ -7,11 +7,14 @@
 	import Link from '@lucide/svelte/icons/link';
 	import List from '@lucide/svelte/icons/list';
 	import ListOrdered from '@lucide/svelte/icons/list-ordered';
+	import MessageSquare from '@lucide/svelte/icons/message-square';
 	import PanelRight from '@lucide/svelte/icons/panel-right';
 	import Redo from '@lucide/svelte/icons/redo-2';
 	import Feather from '@lucide/svelte/icons/feather';
 	import Search from '@lucide/svelte/icons/search';
 	import Undo from '@lucide/svelte/icons/undo-2';
+	import MenuItems from '../parts/MenuItems.svelte';
+	import Popup from '../parts/Popup.svelte';
 	import type { ManuscriptEditor } from './manuscript-editor.svelte';
 
 	interface Props {
@@ -22,8 +25,22 @@
 		onbench: () => void;
 		onfind?: () => void;
 		onquiet?: () => void;
+		onlink?: () => void;
+		oncomment?: () => void;
+		/** What else can be done, as it is named. */
+		more?: readonly (readonly [label: string, run: () => void])[];
 	}
-	let { editor, isBenchOpen, isQuiet = false, onbench, onfind, onquiet }: Props = $props();
+	let {
+		editor,
+		isBenchOpen,
+		isQuiet = false,
+		onbench,
+		onfind,
+		onquiet,
+		onlink,
+		oncomment,
+		more = []
+	}: Props = $props();
 
 	type Chain = Parameters<Parameters<ManuscriptEditor['command']>[0]>[0];
 	const FORMATS = [
@@ -55,14 +72,21 @@
 		}
 	] as const;
 
-	function turnLink() {
-		if (editor.isOn('link')) {
-			editor.command((chain) => chain.unsetLink());
-			return;
-		}
-		const href = prompt('Address of the link');
-		if (href) editor.command((chain) => chain.setLink({ href }));
-	}
+	const FURTHER: readonly (readonly [label: string, run: (chain: Chain) => Chain])[] = [
+		['Heading 4', (chain) => chain.toggleHeading({ level: 4 })],
+		['Quotation', (chain) => chain.toggleBlockquote()],
+		['Struck through', (chain) => chain.toggleStrike()],
+		[
+			'Table of three columns',
+			(chain) => chain.insertTable({ rows: 3, cols: 3, withHeaderRow: true })
+		],
+		['Gap to fill', (chain) => chain.insertContent({ type: 'gap' })],
+		['Line across', (chain) => chain.setHorizontalRule()]
+	];
+	const items = $derived([
+		...FURTHER.map(([label, run]) => [label, () => editor.command(run)] as const),
+		...more
+	]);
 </script>
 
 <div class="toolbar no-print" role="toolbar" aria-label="Formatting">
@@ -84,9 +108,21 @@
 			onclick={() => editor.command(run)}><Icon size={15} /></button
 		>
 	{/each}
-	<button aria-label="Link" aria-pressed={editor.isOn('link')} onclick={turnLink}
-		><Link size={15} /></button
+	<button
+		aria-label="Link"
+		aria-pressed={editor.isOn('link')}
+		title="Link (Ctrl+L)"
+		onclick={() => onlink?.()}><Link size={15} /></button
 	>
+	<button
+		aria-label="Comment for the client"
+		aria-pressed={editor.isOn('comment')}
+		title="Comment for the client (Alt+C)"
+		onclick={() => oncomment?.()}><MessageSquare size={15} /></button
+	>
+	<Popup label="More" button="more">
+		{#snippet children(close)}<MenuItems {items} onclose={close} />{/snippet}
+	</Popup>
 	<button
 		class="ml-auto"
 		aria-label="Find and replace"
@@ -119,11 +155,11 @@
 		background: var(--sheet);
 		color: var(--ink-2);
 	}
-	.toolbar button {
+	.toolbar :global(button) {
 		padding: 4px 6px;
 		border-radius: 3px;
 	}
-	.toolbar button:hover {
+	.toolbar :global(button:hover) {
 		background: var(--wash);
 		color: var(--ink);
 	}

@@ -7,19 +7,27 @@
 	import { toast } from 'svelte-sonner';
 	import type { TakeDoc } from '$lib/core/manuscript';
 	import type { Move, ReplySection } from '$lib/core/writers';
+	import type { Link, LinkTarget } from '$lib/core/clients';
+	import type { QuoteStyle } from '$lib/core/text';
+	import { readLinks } from '$lib/data/clients';
+	import { follow } from '$lib/data/follow';
 	import AskPanel from './AskPanel.svelte';
 	import BringBack, { type Part } from './BringBack.svelte';
 	import type { Scope } from './moves';
 	import type { Writing } from './writing.svelte';
-	import { tellList } from '../assignment/note-glance';
+	import { keepPoint, tellList } from '../assignment/note-glance';
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import BenchBeside, { type BenchTab } from './BenchBeside.svelte';
+	import CommentBox from './CommentBox.svelte';
 	import FindBar from './FindBar.svelte';
+	import LinkBox from './LinkBox.svelte';
+	import TableBar from './TableBar.svelte';
+	import TakeGrowth from './TakeGrowth.svelte';
 	import TakeStanding from './TakeStanding.svelte';
 	import TakesCompared from './TakesCompared.svelte';
 	import FormatBar from './FormatBar.svelte';
-	import { contextOf, ManuscriptEditor } from './manuscript-editor.svelte';
+	import { contextOf, ManuscriptEditor, type Passage } from './manuscript-editor.svelte';
 	import ManuscriptPage from './ManuscriptPage.svelte';
 	import OutlineNotes from './OutlineNotes.svelte';
 	import RunLine from './RunLine.svelte';
@@ -60,6 +68,7 @@
 	}: Props = $props();
 
 	const session = useSession();
+	const quotes: QuoteStyle = $derived(session.client?.quotes ?? 'double');
 	// made anew for each take
 	// svelte-ignore state_referenced_locally
 	const editor = new ManuscriptEditor(
@@ -71,7 +80,8 @@
 				mustSay: session.assignment?.brief.mustSay ?? [],
 				mustNotSay: session.mustNotSay,
 				brands: session.client?.brands ?? []
-			})
+			}),
+			() => quotes
 		)
 	);
 	const keeper = editor.keeper;
@@ -91,12 +101,25 @@
 	let isFinding = $state(false);
 	let isQuiet = $state(false);
 	let isComparing = $state(false);
+	let isGrowth = $state(false);
+	let isLinking = $state(false);
+	let isCommenting = $state(false);
+	/** The signs of where sentences come from are not shown. */
+	let isPlain = $state(false);
+	let ticked = $state.raw<readonly string[]>([]);
+	/** What was asked for by hand, for the reply to it. */
+	let askedByHand = $state.raw<{ readonly move: Move; readonly passage: Passage | null }>({
+		move: 'draft',
+		passage: null
+	});
+	/** The client's link map, for what a link could lead to. */
+	let ownLinks = $state.raw<readonly Link[]>([]);
 	let scope = $state<Scope>('section');
 	let move = $state<Move>('draft');
 	let lacked = $state.raw<readonly string[]>([]);
 	/** Sections that a reply is brought back for; null: none is. */
 	let brought = $state.raw<readonly string[] | null>(null);
-	const isAway = $derived(brought !== null || isComparing);
+	const isAway = $derived(brought !== null || isComparing || isGrowth);
 
 	$effect(() => editor.reread());
 	$effect(() => editor.follow(take));
@@ -111,6 +134,46 @@
 		const { article, standing, slips } = reading;
 		return tellList(session.id, article.words, standing.standing, slips);
 	});
+	$effect(() => {
+		if (!reading) return;
+		const { article, standing, slips } = reading;
+		return keepPoint({
+			assignment: session.id,
+			take: take.id,
+			words: article.words,
+			standing: Math.round(standing.standing),
+			placed: slips.flatMap(({ terms }) => terms).filter(({ state }) => state === 'placed').length,
+			gaps: slips.reduce((sum, { gaps }) => sum + gaps, 0)
+		});
+	});
+	$effect(() => {
+		const client = session.assignment?.client ?? null;
+		ownLinks = [];
+		if (client === null) return;
+		return follow(
+			() => readLinks(client),
+			(links) => (ownLinks = links),
+			(message) => toast.error(message)
+		);
+	});
+	const targets: readonly LinkTarget[] = $derived([
+		...ownLinks.map(({ phrase, address }) => ({
+			address,
+			name: phrase,
+			where: session.client?.name ?? 'your client'
+		})),
+		...session.counted.flatMap(({ id, address, article }) =>
+			/^https?:/.test(address)
+				? [
+						{
+							address,
+							name: article.title || session.nameOf(id),
+							where: `page ${session.letters.get(id) ?? ''}`.trim()
+						}
+					]
+				: []
+		)
+	]);
 
 	/** Finds where the headings stand, for the slips beside them. */
 	function layOut() {
@@ -151,10 +214,16 @@
 
 	/** Parts of a reply as versions of their sections. */
 	async function offerReply(parts: readonly Part[], missing: readonly string[]) {
-		if (!(await versions.offerReply(parts))) return;
+		if (!(await versions.offerReply(parts, askedByHand))) return;
 		brought = null;
 		lacked = missing;
 	}
+
+	const bestPage = $derived(
+		session.standings && session.standings.length > 0
+			? Math.round(Math.max(...session.standings.map(({ standing }) => standing)))
+			: null
+	);
 
 	const compared: TakeDoc = $derived.by(() => {
 		void reading;
@@ -167,17 +236,43 @@
 			{ label: 'Go to the next gap', run: nextGap },
 			{ label: 'Go to the next open slip', run: nextSlip },
 			{ label: 'Quiet: only the text', also: 'focus', run: () => (isQuiet = !isQuiet) },
+			{ label: 'Set a link', run: () => (isLinking = true) },
+			{ label: 'Comment for the client', run: () => (isCommenting = true) },
+			{ label: 'Outline: fold and move sections', run: showOutline },
+			{ label: 'Fold all sections', run: () => editor.outline.foldAll(true) },
+			{ label: 'Unfold all sections', run: () => editor.outline.foldAll(false) },
+			{ label: 'Set the quotation marks of the text', run: setQuotes },
+			{
+				label: isPlain ? 'Show where sentences come from' : 'Hide where sentences come from',
+				run: () => (isPlain = !isPlain)
+			},
+			{ label: 'How this take grew', also: 'chart', run: () => (isGrowth = true) },
 			{ label: 'Ask a writer', also: 'endpoint request', run: () => showAsk('section', 'draft') },
 			{
 				label: 'Bring a reply or an article in',
 				also: 'paste reply',
-				run: () => (brought = plan.sections.map(({ id }) => id))
+				run: bringAll
 			},
 			...(session.takes.length > 1
 				? [{ label: 'Compare with another take', run: () => (isComparing = true) }]
 				: [])
 		])
 	);
+
+	function bringAll() {
+		askedByHand = { move: 'draft', passage: null };
+		brought = plan.sections.map(({ id }) => id);
+	}
+
+	function showOutline() {
+		benchTab = 'outline';
+		isBenchOpen = true;
+	}
+
+	function setQuotes() {
+		if (quotes === 'straight') toast('The client’s quotation marks are straight.');
+		else if (!editor.setQuotes(quotes)) toast('All quotation marks are set already.');
+	}
 
 	function nextSlip() {
 		if (editor.nextOpenSlip()) return;
@@ -192,12 +287,22 @@
 	function keydown(event: KeyboardEvent) {
 		const isIn = event.target instanceof Element && event.target.closest('.manuscript') !== null;
 		if ((event.ctrlKey || event.metaKey) && event.key === 'f' && isIn) isFinding = true;
+		else if ((event.ctrlKey || event.metaKey) && event.key === 'l' && isIn) isLinking = true;
 		else if (!event.altKey || event.ctrlKey || event.metaKey) return;
 		else if (event.code === 'KeyG') nextGap();
 		else if (event.code === 'KeyJ') nextSlip();
 		else if (event.code === 'KeyQ') isQuiet = !isQuiet;
+		else if (event.code === 'KeyC' && isIn) isCommenting = true;
+		else if (event.code === 'KeyO') showOutline();
+		else if (event.code === 'Period' && isIn) foldHere();
 		else return;
 		event.preventDefault();
+	}
+
+	function foldHere() {
+		const { inHand, entries } = editor.outline;
+		const entry = entries.find(({ at }) => at === inHand);
+		if (entry) editor.outline.fold(entry.at, !entry.isFolded);
 	}
 
 	async function takeOutline() {
@@ -226,6 +331,8 @@
 			words={editor.words}
 			targetWords={session.findings?.targetWords ?? null}
 			chosenWords={editor.chosenWords}
+			sectionWords={reading?.slips.find(({ section }) => section === editor.section)?.words ?? null}
+			ongrowth={() => (isGrowth = true)}
 			oncompare={session.takes.length > 1 ? () => (isComparing = true) : undefined}
 			{isDrafting}
 			{onchoose}
@@ -235,7 +342,7 @@
 			{onremove}
 			{onrename}
 			onask={() => showAsk(editor.section ? 'section' : 'all', 'draft')}
-			onbring={() => (brought = plan.sections.map(({ id }) => id))}
+			onbring={bringAll}
 		/>
 		<TakeStanding {reading} moves={editor.moves} ongo={(section) => editor.goTo(section)} />
 	</div>
@@ -262,6 +369,7 @@
 				{plan}
 				asked={brought}
 				signs={writing.signs}
+				isLines={askedByHand.move === 'titles'}
 				onoffer={(parts, missing) => void offerReply(parts, missing)}
 				ontake={(parts, rest) => {
 					brought = null;
@@ -286,6 +394,17 @@
 				read={(doc) => editor.readingOf(doc)}
 				ontake={(section, blocks) => editor.put(section, blocks, 'replace')}
 				onclose={() => (isComparing = false)}
+			/>
+		</div>
+	{/if}
+	{#if isGrowth}
+		<div class="min-h-0 flex-1 overflow-y-auto">
+			<TakeGrowth
+				take={take.id}
+				name={take.name}
+				targetWords={session.findings?.targetWords ?? 1000}
+				{bestPage}
+				onclose={() => (isGrowth = false)}
 			/>
 		</div>
 	{/if}
@@ -321,9 +440,28 @@
 					onbench={() => (isBenchOpen = !isBenchOpen)}
 					onfind={() => (isFinding = true)}
 					onquiet={() => (isQuiet = !isQuiet)}
+					onlink={() => (isLinking = !isLinking)}
+					oncomment={() => (isCommenting = !isCommenting)}
+					more={[
+						[
+							isPlain ? 'Show where sentences come from' : 'Hide where sentences come from',
+							() => (isPlain = !isPlain)
+						],
+						['Set the quotation marks', setQuotes]
+					]}
 				/>
+				{#if editor.isOn('table')}<TableBar {editor} />{/if}
+				{#if isLinking}<LinkBox
+						links={editor.links}
+						{targets}
+						onclose={() => (isLinking = false)}
+					/>{/if}
+				{#if isCommenting}<CommentBox
+						comments={editor.comments}
+						onclose={() => (isCommenting = false)}
+					/>{/if}
 				{#if isFinding}<FindBar finder={editor.finder} onclose={() => (isFinding = false)} />{/if}
-				<ManuscriptPage mount={(element) => editor.mount(element)} onresize={layOut} />
+				<ManuscriptPage mount={(element) => editor.mount(element)} onresize={layOut} {isPlain} />
 				<OutlineNotes
 					differences={editor.differences}
 					lacking={editor.lacking}
@@ -340,6 +478,7 @@
 					bind:isOpen={isBenchOpen}
 					bind:tab={benchTab}
 					term={benchTerm}
+					{targets}
 				>
 					{#snippet ask()}
 						{#if isAsking && reading}
@@ -348,11 +487,16 @@
 								slips={reading.slips}
 								section={editor.section}
 								{lacked}
+								passage={editor.passage}
+								bind:ticked
 								bind:scope
 								bind:move
 								standsOf={(id) => editor.blocksOf(id)}
-								onask={(sections, what) => void versions.ask(sections, what)}
-								onbring={(sections) => (brought = sections)}
+								onask={(sections, what, passage) => void versions.ask(sections, what, passage)}
+								onbring={(sections, passage) => {
+									askedByHand = { move, passage };
+									brought = sections;
+								}}
 								onclose={() => (isAsking = false)}
 							/>
 						{/if}

@@ -5,8 +5,10 @@
 		mount: (element: HTMLElement) => () => void;
 		/** Told when the page has another height or width. */
 		onresize: () => void;
+		/** Whether the signs of where sentences come from are left out. */
+		isPlain?: boolean;
 	}
-	let { mount, onresize }: Props = $props();
+	let { mount, onresize, isPlain = false }: Props = $props();
 
 	function attach(element: HTMLElement) {
 		const unmount = mount(element);
@@ -20,7 +22,7 @@
 	}
 </script>
 
-<div class="manuscript" {@attach attach}></div>
+<div class="manuscript" class:plain={isPlain} {@attach attach}></div>
 
 <style>
 	.manuscript :global(.tiptap) {
@@ -129,6 +131,21 @@
 		vertical-align: super;
 		margin-left: 1px;
 		line-height: 0;
+	}
+	.manuscript.plain :global(.origin)::after {
+		content: none;
+	}
+	.manuscript :global(.comment) {
+		background: color-mix(in oklab, var(--color-warning) 16%, var(--sheet));
+		border-bottom: 1.5px solid var(--color-warning);
+	}
+	.manuscript :global(.folded-away) {
+		display: none;
+	}
+	.manuscript :global(.folded)::after {
+		content: ' ▸ ' attr(data-folded);
+		font: 400 12.5px var(--font-sans);
+		color: var(--ink-2);
 	}
 	.manuscript :global(.is-empty)::before {
 		content: attr(data-placeholder);

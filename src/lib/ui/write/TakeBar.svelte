@@ -1,6 +1,7 @@
 <!-- The take in hand: its name with the menu of takes, whether it is saved, and its length. -->
 <script lang="ts">
 	import { DropdownMenu } from 'bits-ui';
+	import { minutesOf } from './minutes';
 
 	interface Props {
 		take: { readonly id: string; readonly name: string };
@@ -12,6 +13,8 @@
 		targetWords: number | null;
 		/** Words that are chosen in the text; 0: none. */
 		chosenWords?: number;
+		/** Words of the section in hand; null: none is. */
+		sectionWords?: number | null;
 		isDrafting: boolean;
 		onchoose: (id: string) => void;
 		ondraftall: () => void;
@@ -22,6 +25,8 @@
 		onask: () => void;
 		/** Sets this take beside another; left out where there is none. */
 		oncompare?: (() => void) | undefined;
+		/** Shows how the take grew. */
+		ongrowth?: (() => void) | undefined;
 		/** Brings a reply or an article that exists back into the take. */
 		onbring: () => void;
 		onrename: (name: string) => void;
@@ -33,6 +38,7 @@
 		words,
 		targetWords,
 		chosenWords = 0,
+		sectionWords = null,
 		isDrafting,
 		onchoose,
 		ondraftall,
@@ -41,13 +47,10 @@
 		onremove,
 		onask,
 		oncompare,
+		ongrowth,
 		onbring,
 		onrename
 	}: Props = $props();
-
-	/** Words that are read silently in a minute (Brysbaert 2019, non-fiction). */
-	const WORDS_A_MINUTE = 238;
-	const minutesToRead = (count: number) => Math.max(1, Math.round(count / WORDS_A_MINUTE));
 
 	let isRenaming = $state(false);
 	const item = 'px-3 py-1 data-highlighted:bg-wash';
@@ -98,6 +101,9 @@
 						{#if oncompare}<DropdownMenu.Item class={item} onSelect={oncompare}
 								>Compare with another take</DropdownMenu.Item
 							>{/if}
+						{#if ongrowth}<DropdownMenu.Item class={item} onSelect={ongrowth}
+								>How this take grew</DropdownMenu.Item
+							>{/if}
 						<DropdownMenu.Item class={item} onSelect={onask}>Ask a writer …</DropdownMenu.Item>
 						<DropdownMenu.Item class={item} onSelect={onbring}
 							>Bring a reply or an article in …</DropdownMenu.Item
@@ -120,7 +126,7 @@
 			: ` of ${targetWords.toLocaleString('en')}`} words{chosenWords > 0
 			? `, ${chosenWords} chosen`
 			: words
-				? ` · ${minutesToRead(words)} min`
-				: ''}
+				? ` · ${minutesOf(words)} min`
+				: ''}{chosenWords === 0 && sectionWords !== null ? ` · here ${sectionWords}` : ''}
 	</p>
 </div>

@@ -12,6 +12,9 @@
 		/** Terms of the section that are used as often as wanted, and of how many. */
 		readonly placed: number;
 		readonly terms: number;
+		/** Each term of the section and how it stands. */
+		readonly states: readonly { readonly phrase: string; readonly state: string }[];
+		readonly gaps: number;
 		/** Questions of the section that are answered, and of how many. */
 		readonly answered: number;
 		readonly questions: number;
@@ -32,11 +35,24 @@
 		/** Put aside for later; left out where it is kept already. */
 		onkeep?: (() => void) | undefined;
 		onclose: () => void;
+		/** Whether the passage that it was made for has been changed since. */
+		isGone?: boolean;
 		/** Asks for one more; left out where that cannot be. */
 		onanother?: (() => void) | undefined;
 	}
-	let { version, by, when, sources, stands, measure, onput, onkeep, onclose, onanother }: Props =
-		$props();
+	let {
+		version,
+		by,
+		when,
+		sources,
+		stands,
+		measure,
+		isGone = false,
+		onput,
+		onkeep,
+		onclose,
+		onanother
+	}: Props = $props();
 
 	const isEmpty = $derived(version.blocks.length === 0);
 	const changes = $derived(blockChanges(stands, version.blocks));
@@ -51,6 +67,24 @@
 	);
 	const before = $derived(measure(stands));
 	const after = $derived(measure(taken));
+	/** What the slip of the section would say otherwise, in words. */
+	const slipChanges = $derived.by(() => {
+		if (!before || !after) return [];
+		const was = new Map(before.states.map(({ phrase, state }) => [phrase, state]));
+		const turnedTo = (state: string) =>
+			after.states.flatMap(({ phrase, state: is }) =>
+				is === state && was.get(phrase) !== state ? [phrase] : []
+			);
+		const line = (name: string, phrases: readonly string[]) =>
+			phrases.length > 0 ? [`${name}: ${phrases.join(', ')}`] : [];
+		return [
+			...line('placed', turnedTo('placed')),
+			...line('too often', turnedTo('crowded')),
+			...line('too few', turnedTo('thin')),
+			...line('absent', turnedTo('absent')),
+			...(after.gaps === before.gaps ? [] : [`gaps ${turned(before.gaps, after.gaps)}`])
+		];
+	});
 	const outcome = $derived(
 		version.outcome.kind === 'refused'
 			? `Nothing was written: ${version.outcome.reason}.`
@@ -86,9 +120,16 @@
 		>
 	</h2>
 	{#if outcome}<p class="mt-1 text-warning" role="status">{outcome}</p>{/if}
+	{#if isGone}<p class="mt-1 text-warning" role="status">
+			The passage that it was made for has been changed since. It can be put below the section.
+		</p>{/if}
 	<p class="mt-2 flex flex-wrap gap-1.5">
-		<button class="act chief" disabled={isEmpty} onclick={() => onput(taken, 'replace')}
-			>{refused.size > 0 ? 'Take the ticked' : 'Replace the section'}</button
+		<button class="act chief" disabled={isEmpty || isGone} onclick={() => onput(taken, 'replace')}
+			>{refused.size > 0
+				? 'Take the ticked'
+				: version.over
+					? 'Replace the passage'
+					: 'Replace the section'}</button
 		>
 		<button class="act" disabled={isEmpty} onclick={() => onput(version.blocks, 'below')}
 			>Put it below</button
@@ -132,6 +173,11 @@
 				· questions {turned(before.answered, after.answered)} of {after.questions} answered{/if} · standing
 			{before.standing.toFixed(0)} → <strong class="text-ink">{after.standing.toFixed(0)}</strong>
 		</p>
+		{#if slipChanges.length > 0}
+			<ul class="effect" aria-label="What the slip would say">
+				{#each slipChanges as change (change)}<li>{change}</li>{/each}
+			</ul>
+		{/if}
 	{/if}
 	{#if version.left && version.left.length > 0}
 		<details class="mt-2 text-ink-2">
@@ -159,6 +205,11 @@
 	li {
 		border-top: 1px solid var(--rule);
 		padding: 7px 0;
+	}
+	.effect li {
+		border: 0;
+		padding: 1px 0;
+		color: var(--ink-2);
 	}
 	li:last-child {
 		border-bottom: 1px solid var(--rule);

@@ -18,7 +18,7 @@ import {
 } from '$lib/core/manuscript';
 import type { RunIndex } from '$lib/core/measure';
 import { headingOf, type Plan } from '$lib/core/plan';
-import { countWords } from '$lib/core/text';
+import { countWords, type QuoteStyle } from '$lib/core/text';
 import { stretchOf } from '$lib/core/writers';
 import {
 	brandCheck,
@@ -32,12 +32,15 @@ import type { Move, Slip } from '$lib/core/standing';
 import type { Take } from '$lib/data/db';
 import { isOpen } from '../assignment/note-glance';
 import type { Session } from '../assignment/session.svelte';
-import { replacing } from './edits';
+import { ClientComments } from './client-comments.svelte';
+import { quoting, replacing } from './edits';
 import { LiveReading, type Reading } from './live-reading';
 import { loadDoc, makeEditor } from './manuscript';
+import { ManuscriptOutline } from './manuscript-outline.svelte';
 import { placeOfMark, showMarks } from './marks-plugin';
 import { TakeKeeper } from './take-keeper.svelte';
 import { TextFinder } from './text-finder.svelte';
+import { TextLinks } from './text-links.svelte';
 import { blockStart, extentIn, positionsIn } from './text-places';
 
 /**
@@ -50,15 +53,21 @@ export interface ManuscriptContext {
 	readonly runs: RunIndex | null;
 	/** What brief and client settle about wording; null: marks come from elsewhere. */
 	readonly wording: WordingRules | null;
+	/** How quotation marks are set as they are typed. */
+	readonly quotes?: QuoteStyle;
 }
 
 /** What an open assignment holds a manuscript against; plan and wording are asked for when they are needed. */
 export function contextOf(
 	session: Pick<Session, 'findings' | 'runs'>,
 	planOf: () => Plan,
-	wordingOf: () => WordingRules | null
+	wordingOf: () => WordingRules | null,
+	quotesOf: () => QuoteStyle = () => 'straight'
 ): ManuscriptContext {
 	return {
+		get quotes() {
+			return quotesOf();
+		},
 		get plan() {
 			return planOf();
 		},
@@ -72,6 +81,12 @@ export function contextOf(
 			return wordingOf();
 		}
 	};
+}
+
+/** A stretch of whole blocks inside a section. */
+export interface Passage {
+	readonly section: string;
+	readonly blocks: readonly BlockNode[];
 }
 
 /** Typing rests this long before moves, marks and differences of the outline are worked out. */
@@ -99,10 +114,10 @@ export class ManuscriptEditor {
 	#hasMarks = false;
 
 	/** What is looked for in the text. */
-	readonly finder = new TextFinder(() => {
-		void this.#tick;
-		return this.#editor;
-	});
+	readonly finder = new TextFinder(() => this.#followed());
+	readonly outline = new ManuscriptOutline(() => this.#followed());
+	readonly comments = new ClientComments(() => this.#followed());
+	readonly links = new TextLinks(() => this.#followed());
 	readonly reading = $derived(this.#reading);
 	/** The steps that would gain most, best first; as typing paused last. */
 	readonly moves = $derived(this.#moves);
@@ -145,6 +160,12 @@ export class ManuscriptEditor {
 		this.#context = context;
 	}
 
+	/** The editor, for what follows every transaction of it. */
+	#followed(): Editor | undefined {
+		void this.#tick;
+		return this.#editor;
+	}
+
 	/** Puts the editor into an element; returns what takes it out, saving what is unsaved. */
 	mount(element: HTMLElement): () => void {
 		return untrack(() => {
@@ -155,7 +176,9 @@ export class ManuscriptEditor {
 				},
 				onLoad: (open) => this.#read(open),
 				onSelect: () => this.#moved(),
-				onDrop: (at) => this.#drop(at)
+				onDrop: (at) => this.#drop(at),
+				onMarkdown: (doc) => this.#pasteDoc(doc),
+				quotes: () => this.#context.quotes ?? 'straight'
 			});
 			this.#editor = editor;
 			this.#read(editor);
@@ -309,6 +332,33 @@ export class ManuscriptEditor {
 		const extent = extentIn(editor.state.doc, cut);
 		const range = how === 'replace' ? extent : { from: extent.to, to: extent.to };
 		this.command((chain) => chain.insertContentAt(range, blocks as JSONContent[]));
+	}
+
+	/** Puts a pasted document in at the cursor; its title is a heading of a section where there is one already. */
+	#pasteDoc(doc: TakeDoc): boolean {
+		const editor = this.#editor;
+		if (!editor) return false;
+		const hasTitle = editor.state.doc.firstChild?.attrs.level === 1;
+		const blocks = doc.content.map((block) =>
+			hasTitle && block.type === 'heading'
+				? { ...block, attrs: { ...block.attrs, level: Math.min(4, block.attrs.level + 1) } }
+				: block
+		);
+		const isDeep = doc.content.some(
+			({ type, attrs }: BlockNode & { attrs?: { level?: number } }) =>
+				type === 'heading' ? attrs?.level === 1 : false
+		);
+		const content = (isDeep ? blocks : doc.content) as JSONContent[];
+		return editor.chain().focus().insertContent(content).scrollIntoView().run();
+	}
+
+	/** Sets the quotation marks of the whole text in a style, as one step; false where all are set. */
+	setQuotes(style: QuoteStyle): boolean {
+		const editor = this.#editor;
+		const step = editor && quoting(editor.state, style);
+		if (!editor || !step) return false;
+		editor.view.dispatch(step);
+		return true;
 	}
 
 	/** Puts dragged blocks behind the block that they are dropped on. */
@@ -495,6 +545,20 @@ export class ManuscriptEditor {
 		if (!state || state.selection.empty) return 0;
 		const { from, to } = state.selection;
 		return countWords(state.doc.textBetween(from, to, '\n', ' '));
+	});
+
+	/** The blocks of one section that the chosen words touch; null where nothing, or more, is chosen. */
+	readonly passage: Passage | null = $derived.by(() => {
+		const state = this.#followed()?.state;
+		if (!state || state.selection.empty) return null;
+		const [from, to] = [state.selection.from, state.selection.to].map((at) =>
+			state.doc.resolve(at).index(0)
+		) as [number, number];
+		const found = [...this.#cuts()].find(([, cut]) => from > cut.from && to < cut.to);
+		if (!found) return null;
+		const blocks: BlockNode[] = [];
+		for (let at = from; at <= to; at++) blocks.push(state.doc.child(at).toJSON() as BlockNode);
+		return { section: found[0], blocks };
 	});
 
 	/** Gives up what was typed here for what another tab has stored. */

@@ -4,10 +4,13 @@ import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table
 import { Placeholder } from '@tiptap/extensions';
 import Heading from '@tiptap/extension-heading';
 import StarterKit from '@tiptap/starter-kit';
-import type { TakeDoc } from '$lib/core/manuscript';
+import { docFromMarkdown, type TakeDoc } from '$lib/core/manuscript';
+import { quoteSign, type QuoteStyle } from '$lib/core/text';
 import { search } from 'prosemirror-search';
 import { pictureAddress } from '../parts/picture-address';
+import { Folds } from './folds';
 import { ProofMarks } from './marks-plugin';
+import { cleanedPaste, isMarkdown, isOwnMarkup } from './paste';
 
 /** A heading that remembers which planned section it opens. */
 const SectionHeading = Heading.extend({
@@ -117,6 +120,25 @@ const OriginMark = Mark.create({
 	]
 });
 
+/** Something said to the client about some words; it leaves with forms that have comments. */
+const CommentMark = Mark.create({
+	name: 'comment',
+	inclusive: false,
+	addAttributes: () => ({
+		text: {
+			default: '',
+			parseHTML: (element) => element.getAttribute('data-comment'),
+			renderHTML: ({ text }) => ({ 'data-comment': text as string, title: text as string })
+		}
+	}),
+	parseHTML: () => [{ tag: 'span[data-comment]' }],
+	renderHTML: ({ HTMLAttributes }) => [
+		'span',
+		mergeAttributes(HTMLAttributes, { class: 'comment' }),
+		0
+	]
+});
+
 /** Places that are looked for, shown in the text. */
 const Search = Extension.create({ name: 'search', addProseMirrorPlugins: () => [search()] });
 
@@ -130,6 +152,8 @@ export const MANUSCRIPT_EXTENSIONS = [
 	Gap,
 	Figure,
 	OriginMark,
+	CommentMark,
+	Folds,
 	Table.configure({ resizable: false }),
 	TableRow,
 	TableHeader,
@@ -152,6 +176,10 @@ export function makeEditor(
 		onSelect: (editor: Editor) => void;
 		/** Something of the app is dropped at a place of the document; false: it is not ours. */
 		onDrop: (at: number) => boolean;
+		/** Markdown is pasted; false: it comes in as text. */
+		onMarkdown?: (doc: TakeDoc) => boolean;
+		/** How quotation marks are set as they are typed; as they are where it is left out. */
+		quotes?: () => QuoteStyle;
 	}
 ): Editor {
 	return new Editor({
@@ -164,6 +192,31 @@ export function makeEditor(
 				role: 'textbox',
 				'aria-multiline': 'true',
 				spellcheck: 'true'
+			},
+			handleTextInput: (view, from, to, typed) => {
+				const style = handlers.quotes?.() ?? 'straight';
+				if ((typed !== '"' && typed !== "'") || style === 'straight') return false;
+				const place = view.state.doc.resolve(from);
+				const isCode =
+					place.parent.type.spec.code || place.marks().some((mark) => mark.type.spec.code);
+				if (isCode) return false;
+				const before = place.parent.textBetween(0, place.parentOffset, '\n', '\n');
+				const set = quoteSign(typed, before, style);
+				view.dispatch(view.state.tr.insertText(set, from, to));
+				return true;
+			},
+			transformPastedHTML: (html, view) => {
+				const first = view.state.doc.firstChild;
+				const hasTitle = first?.type.name === 'heading' && first.attrs.level === 1;
+				return isOwnMarkup(html) ? html : cleanedPaste(html, hasTitle);
+			},
+			handlePaste: (view, event) => {
+				const data = event.clipboardData;
+				const text = data?.getData('text/plain') ?? '';
+				// Markdown is pasted as text alone; inside code and with Shift it stays as it is
+				if (!data || data.getData('text/html') !== '' || !isMarkdown(text)) return false;
+				if (view.state.selection.$from.parent.type.spec.code) return false;
+				return handlers.onMarkdown?.(docFromMarkdown(text)) ?? false;
 			},
 			handleDrop: (view, event) => {
 				const at = view.posAtCoords({ left: event.clientX, top: event.clientY });

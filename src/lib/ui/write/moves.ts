@@ -16,12 +16,26 @@ export const MOVE_NAMES: Readonly<Record<Move, string>> = {
 	closing: 'write a closing',
 	takeaways: 'give the takeaways',
 	faq: 'answer the questions of the FAQ',
-	'work in terms': 'work in the terms still wanted'
+	'work in terms': 'work in the terms still wanted',
+	titles: 'give titles, descriptions and headlines'
 };
+
+/** What can be asked for a passage: what changes words that stand there. */
+export const PASSAGE_MOVES: readonly Move[] = [
+	'another version',
+	'shorten',
+	'lengthen',
+	'list',
+	'table',
+	'steps',
+	'work in terms'
+];
 
 /** Which sections are asked for. */
 export const SCOPES = [
 	{ id: 'section', name: 'the section in hand' },
+	{ id: 'passage', name: 'the chosen passage' },
+	{ id: 'ticked', name: 'sections that I tick' },
 	{ id: 'all', name: 'the whole plan' },
 	{ id: 'empty', name: 'sections without text' },
 	{ id: 'half', name: 'sections under half their words' },
@@ -38,12 +52,25 @@ export function sectionsIn(
 	scope: Scope,
 	slips: readonly Slip[],
 	section: string | null,
-	lacked: readonly string[]
+	lacked: readonly string[],
+	{
+		ticked = [],
+		passage = null
+	}: {
+		/** Ids of the sections that are ticked. */
+		readonly ticked?: readonly string[];
+		/** Id of the section that the chosen passage stands in; null: none is chosen. */
+		readonly passage?: string | null;
+	} = {}
 ): string[] {
 	const fits = (slip: Slip): boolean => {
 		switch (scope) {
 			case 'section':
 				return slip.section === section;
+			case 'passage':
+				return slip.section === passage;
+			case 'ticked':
+				return ticked.includes(slip.section);
 			case 'all':
 				return true;
 			case 'empty':

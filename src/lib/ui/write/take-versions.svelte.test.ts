@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { flushSync } from 'svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { paragraph, textNode, type BlockNode } from '$lib/core/manuscript';
+import { docText, paragraph, textNode, type BlockNode } from '$lib/core/manuscript';
 import type { Version } from '$lib/core/writers';
 import { db, type Take } from '$lib/data/db';
 import { listVersions } from '$lib/data/versions';
@@ -157,5 +157,26 @@ describe('TakeVersions', () => {
 			['full', 'done']
 		]);
 		expect(editor.goTo).toHaveBeenLastCalledWith('full');
+	});
+
+	it('puts a version of a passage in its place, and says when that has been changed', async () => {
+		const { versions, editor, writing, text, follow } = setUp();
+		const blocks = [...said('One.'), ...said('Two.'), ...said('Three.')];
+		text.set('full', blocks);
+		writing.gives = [{ ...versionOf('full', said('Two, said better.')), over: ['Two.'] }];
+		await versions.ask(['full'], 'shorten', { section: 'full', blocks: [blocks[1]!] });
+		await follow();
+		expect(versions.standing).toEqual([blocks[1]]);
+		expect(versions.isGone).toBe(false);
+		versions.put(versions.open!.blocks, 'replace');
+		expect(editor.put.mock.calls[0]![1].map(docText)).toEqual([
+			'One.',
+			'Two, said better.',
+			'Three.'
+		]);
+		await follow();
+		versions.showById((await listVersions('a'))[0]!.id);
+		flushSync();
+		expect(versions.isGone).toBe(true);
 	});
 });

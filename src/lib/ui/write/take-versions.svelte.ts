@@ -1,13 +1,13 @@
 import { tick, untrack } from 'svelte';
 import { toast } from 'svelte-sonner';
-import type { BlockNode } from '$lib/core/manuscript';
-import { sourcesIn, wordsOfBlocks, type Move, type Version } from '$lib/core/writers';
+import { docText, type BlockNode } from '$lib/core/manuscript';
+import { passageAt, sourcesIn, wordsOfBlocks, type Move, type Version } from '$lib/core/writers';
 import type { StoredVersion, Take, VersionState } from '$lib/data/db';
 import { messageOf } from '$lib/data/trouble';
 import { addVersions, setVersionState } from '$lib/data/versions';
 import type { Session } from '../assignment/session.svelte';
 import type { Part } from './BringBack.svelte';
-import type { ManuscriptEditor } from './manuscript-editor.svelte';
+import type { ManuscriptEditor, Passage } from './manuscript-editor.svelte';
 import type { Writing } from './writing.svelte';
 
 /** Sections that a run did not get to, what was asked of them, and why it ended. */
@@ -60,8 +60,34 @@ export class TakeVersions {
 	readonly standing: readonly BlockNode[] = $derived.by(() => {
 		void this.#editor.reading;
 		const { open } = this;
-		return open ? untrack(() => this.#editor.blocksOf(open.section)) : [];
+		return open ? untrack(() => this.#placeOf(open).stands) : [];
 	});
+	/** Whether the passage that the open version was made for has been changed since. */
+	readonly isGone: boolean = $derived.by(() => {
+		void this.#editor.reading;
+		const { open } = this;
+		return open?.over !== undefined && untrack(() => this.#placeOf(open).at) < 0;
+	});
+
+	/** What a version stands in place of: a passage, or all that stands under its heading. */
+	#placeOf({ section, over }: Version): {
+		readonly at: number;
+		readonly stands: readonly BlockNode[];
+		readonly all: readonly BlockNode[];
+	} {
+		const all = this.#editor.blocksOf(section);
+		if (!over) return { at: 0, stands: all, all };
+		const at = passageAt(all, over);
+		return { at, stands: at < 0 ? [] : all.slice(at, at + over.length), all };
+	}
+
+	/** The blocks of a section with those of a version in their place; below all of it where that has changed. */
+	#sectionWith(version: Version, blocks: readonly BlockNode[]): readonly BlockNode[] {
+		const { at, stands, all } = this.#placeOf(version);
+		if (!version.over) return blocks;
+		if (at < 0) return [...all, ...blocks];
+		return [...all.slice(0, at), ...blocks, ...all.slice(at + stands.length)];
+	}
 
 	constructor(session: Session, take: Take, editor: ManuscriptEditor, writing: Writing) {
 		this.#session = session;
@@ -73,18 +99,34 @@ export class TakeVersions {
 	/**
 	 * Has sections written. A draft of a section without text goes into the text at once, as one step of
 	 * its history; everything else is offered beside it.
+	 *
+	 * @param passage what of the one section is asked for; null: all of it
 	 */
-	async ask(sections: readonly string[], asked: Move): Promise<void> {
+	async ask(
+		sections: readonly string[],
+		asked: Move,
+		passage: Passage | null = null
+	): Promise<void> {
 		const editor = this.#editor;
-		const requests = this.#writing.requestsFor(sections, asked, (id) => editor.blocksOf(id));
+		const requests = this.#writing.requestsFor(
+			sections,
+			asked,
+			(id) => passage?.blocks ?? editor.blocksOf(id),
+			passage !== null
+		);
 		this.unfinished = null;
 		this.#empty = null;
 		const made: Version[] = [];
 		const saves: Promise<void>[] = [];
-		const end = await this.#writing.write(requests, editor.textBeside(...sections), (version) => {
-			made.push(version);
-			saves.push(this.#receive(version, asked, sections.length === 1));
-		});
+		const end = await this.#writing.write(
+			requests,
+			editor.textBeside(...sections),
+			(version) => {
+				made.push(version);
+				saves.push(this.#receive(version, asked, sections.length === 1));
+			},
+			editor.doc
+		);
 		await Promise.all(saves);
 		if (!end) return;
 		if (end.open.length > 0 && sections.length > 1)
@@ -122,7 +164,10 @@ export class TakeVersions {
 
 	put(blocks: readonly BlockNode[], how: 'replace' | 'below'): void {
 		if (!this.open) return;
-		this.#editor.put(this.open.section, blocks, how);
+		const { section } = this.open;
+		if (this.open.over && how === 'replace')
+			this.#editor.put(section, this.#sectionWith(this.open, blocks), 'replace');
+		else this.#editor.put(section, blocks, how);
 		this.close('taken');
 	}
 
@@ -140,8 +185,11 @@ export class TakeVersions {
 
 	/** What a section would come to with other blocks in it; null while the evidence is read. */
 	measure(blocks: readonly BlockNode[]) {
-		const section = this.open?.section;
-		const read = section === undefined ? null : this.#editor.readingWith(section, blocks);
+		const { open } = this;
+		const section = open?.section;
+		const read = open
+			? this.#editor.readingWith(open.section, this.#sectionWith(open, blocks))
+			: null;
 		const slip = read?.slips.find((one) => one.section === section);
 		if (!read || !slip) return null;
 		return {
@@ -149,13 +197,18 @@ export class TakeVersions {
 			words: slip.words,
 			placed: slip.terms.filter(({ state }) => state === 'placed').length,
 			terms: slip.terms.length,
+			states: slip.terms.map(({ phrase, state }) => ({ phrase, state })),
+			gaps: slip.gaps,
 			answered: slip.questions.filter(({ isAnswered }) => isAnswered).length,
 			questions: slip.questions.length
 		};
 	}
 
 	/** Keeps parts of a reply as versions of their sections and opens the first; tells whether that went well. */
-	async offerReply(parts: readonly Part[]): Promise<boolean> {
+	async offerReply(
+		parts: readonly Part[],
+		{ move = 'draft', passage = null }: { move?: Move; passage?: Passage | null } = {}
+	): Promise<boolean> {
 		const slips = this.#editor.reading?.slips;
 		const made = parts.map(({ section, blocks, isCutOff }): Version => {
 			const slip = slips?.find((one) => one.section === section);
@@ -163,11 +216,12 @@ export class TakeVersions {
 				section,
 				heading: slip?.heading ?? '',
 				writer: 'by hand',
-				move: 'draft',
+				move,
 				blocks,
 				words: wordsOfBlocks(blocks),
 				sources: sourcesIn(blocks),
-				outcome: isCutOff ? { kind: 'cut off' } : { kind: 'done' }
+				outcome: isCutOff ? { kind: 'cut off' } : { kind: 'done' },
+				...(passage?.section === section ? { over: passage.blocks.map(docText) } : {})
 			};
 		});
 		try {

@@ -122,4 +122,11 @@ describe('sectionsIn', () => {
 	] as const)('%s', (scope, ids) => {
 		expect(sectionsIn(scope, slips, 'gap', ['done'])).toEqual(ids);
 	});
+
+	it('follows what is ticked, in the order of the plan, and the chosen passage', () => {
+		const chosen = { ticked: ['done', 'half'], passage: 'open' };
+		expect(sectionsIn('ticked', slips, null, [], chosen)).toEqual(['half', 'done']);
+		expect(sectionsIn('passage', slips, 'gap', [], chosen)).toEqual(['open']);
+		expect(sectionsIn('passage', slips, 'gap', [])).toEqual([]);
+	});
 });

@@ -1,4 +1,4 @@
-import { render, screen } from '@testing-library/svelte';
+import { render, screen, within } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import { gap, paragraph, textNode, type BlockNode } from '$lib/core/manuscript';
@@ -35,19 +35,13 @@ describe('FormatBar', () => {
 		expect(onbench).toHaveBeenCalledTimes(1);
 	});
 
-	it('takes a link off where one is, and asks for an address where none is', async () => {
-		const command = vi.fn();
-		const ask = vi.fn(() => 'https://walls.example/');
-		vi.stubGlobal('prompt', ask);
-		let isLink = true;
-		const editor = { isOn: (name: string) => name === 'link' && isLink, command };
-		render(FormatBar, { editor, isBenchOpen: false, onbench: () => {} });
+	it('opens links and comments', async () => {
+		const [onlink, oncomment] = [vi.fn(), vi.fn()];
+		const editor = { isOn: () => false, command: vi.fn() };
+		render(FormatBar, { editor, isBenchOpen: false, onbench() {}, onlink, oncomment });
 		await user.click(named('Link'));
-		expect(ask).not.toHaveBeenCalled();
-		isLink = false;
-		await user.click(named('Link'));
-		expect(ask).toHaveBeenCalledTimes(1);
-		expect(command).toHaveBeenCalledTimes(2);
+		await user.click(named('Comment for the client'));
+		expect([onlink, oncomment].map((deed) => deed.mock.calls.length)).toEqual([1, 1]);
 	});
 });
 
@@ -248,6 +242,11 @@ describe('VersionOffer', () => {
 			words: 4 * blocks.length,
 			placed: 1,
 			terms: 2,
+			states: [
+				{ phrase: 'cope', state: blocks.length > 1 ? 'placed' : 'thin' },
+				{ phrase: 'hearting', state: 'absent' }
+			],
+			gaps: blocks.length > 1 ? 0 : 1,
 			answered: 0,
 			questions: 0
 		}),
@@ -281,6 +280,19 @@ describe('VersionOffer', () => {
 		await user.click(screen.getByRole('checkbox', { name: 'Take: Lay each course level.' }));
 		await user.click(named('Take the ticked'));
 		expect(onput).toHaveBeenCalledWith([props.stands[0], version.blocks[1]], 'replace');
+	});
+
+	it('says what the slip would say, and which passage it replaces, unless that has changed', async () => {
+		const { rerender } = render(VersionOffer, { ...props, version: { ...version, over: ['Lay'] } });
+		const effect = within(screen.getByRole('list', { name: 'What the slip would say' }));
+		expect(effect.getAllByRole('listitem').map((line) => line.textContent)).toEqual([
+			'placed: cope',
+			'gaps 1 → 0'
+		]);
+		expect(named('Replace the passage')).toBeTruthy();
+		await rerender({ ...props, version: { ...version, over: ['Lay'] }, isGone: true });
+		expect((named('Replace the passage') as HTMLButtonElement).disabled).toBe(true);
+		expect((named('Put it below') as HTMLButtonElement).disabled).toBe(false);
 	});
 
 	it('says why nothing was written, and what was left out, and then offers nothing to put', () => {

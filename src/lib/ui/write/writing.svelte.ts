@@ -1,6 +1,6 @@
 import { toast } from 'svelte-sonner';
 import type { Findings } from '$lib/core/findings';
-import type { BlockNode } from '$lib/core/manuscript';
+import type { BlockNode, TakeDoc } from '$lib/core/manuscript';
 import type { Plan } from '$lib/core/plan';
 import {
 	EndpointWriter,
@@ -9,6 +9,7 @@ import {
 	requestText,
 	sectionRequestOf,
 	versionsOf,
+	wordsOfBlocks,
 	type Endpoint,
 	type Move,
 	type RequestSetting,
@@ -29,7 +30,7 @@ import { voiceLineOf } from '../brief/voice-line';
 export type WriterId = 'built-in' | 'by hand' | (string & {});
 
 /** Moves that the built-in drafter can make. */
-const BUILT_IN_MOVES: ReadonlySet<Move> = new Set(['draft', 'another version']);
+const BUILT_IN_MOVES: ReadonlySet<Move> = new Set(['draft', 'another version', 'titles']);
 
 /** What is being written. */
 export interface WritingRun {
@@ -115,9 +116,11 @@ export class Writing {
 	}
 
 	/** Why the writer in hand cannot make a move; empty when it can. */
-	cannot(move: Move): string {
+	cannot(move: Move, isPassage = false): string {
 		if (this.writer === 'by hand')
 			return 'By hand means: copy the request, and bring the reply back.';
+		if (this.writer === 'built-in' && isPassage)
+			return 'The built-in drafter lays out whole sections. Ask an endpoint, or copy the request for an assistant of yours and bring the reply back.';
 		if (this.writer === 'built-in' && !BUILT_IN_MOVES.has(move))
 			return 'The built-in drafter lays out your notes and does nothing else. Ask an endpoint, or copy the request for an assistant of yours and bring the reply back.';
 		return '';
@@ -131,7 +134,8 @@ export class Writing {
 	requestsFor(
 		sections: readonly string[],
 		move: Move,
-		standsOf: (section: string) => readonly BlockNode[]
+		standsOf: (section: string) => readonly BlockNode[],
+		isPassage = false
 	): SectionRequest[] {
 		const { plan, findings, mustNotSay } = this.#session;
 		if (!plan || !findings) return [];
@@ -142,6 +146,7 @@ export class Writing {
 				sectionRequestOf(section, plan, findings, {
 					move,
 					stands: standsOf(section.id),
+					isPassage,
 					mustNotSay
 				})
 			);
@@ -173,12 +178,14 @@ export class Writing {
 	/**
 	 * Has sections written by the writer in hand, one after the other; each is handed over as it comes.
 	 *
+	 * @param doc the take as it stands, for titles
 	 * @param elsewhere text of the sections that are not asked for, which the built-in drafter does not say again
 	 */
 	async write(
 		requests: readonly SectionRequest[],
 		elsewhere: string,
-		onVersion: (version: Version) => void
+		onVersion: (version: Version) => void,
+		doc: TakeDoc | null = null
 	): Promise<RunEnd | null> {
 		const { plan, findings } = this.#session;
 		if (this.#run || !plan || !findings || requests.length === 0) return null;
@@ -210,6 +217,7 @@ export class Writing {
 		try {
 			if (this.endpoint)
 				await this.#byEndpoint(this.endpoint, requests, plan, findings, stop, take);
+			else if (requests[0]!.move === 'titles') take(await this.#titles(requests[0]!, doc));
 			else await this.#builtIn(requests, elsewhere, take);
 		} catch (error) {
 			trouble = messageOf(error);
@@ -261,6 +269,24 @@ export class Writing {
 			if (version.outcome.kind === 'refused' && version.blocks.length === 0 && !version.left)
 				return;
 		}
+	}
+
+	/** Titles and the like, made of the article that is there. */
+	async #titles(request: SectionRequest, doc: TakeDoc | null): Promise<Version> {
+		const { plan, findings, counted } = this.#session;
+		if (!doc || !plan || !findings) throw new Error('the evidence is still being read');
+		const { headLinesOf } = await import('../deliver/head-lines');
+		const blocks = headLinesOf(doc, plan, findings, counted);
+		return {
+			section: request.section,
+			heading: request.heading,
+			writer: 'built-in',
+			move: 'titles',
+			blocks,
+			words: wordsOfBlocks(blocks),
+			sources: [],
+			outcome: { kind: 'done' }
+		};
 	}
 
 	async #builtIn(

@@ -372,41 +372,60 @@ class DocxMaker {
 	}
 
 	#inlines(inlines: readonly Inline[], isItalic = false, isBold = false): ParagraphChild[] {
-		return inlines.flatMap((inline): ParagraphChild[] => {
-			if (inline.kind === 'break') return [new TextRun({ text: '', break: 1 })];
-			if (inline.kind === 'remark') {
-				if (!this.input.withRemarks) return [];
-				const id = this.comments.push(inline.text) - 1;
-				return [
-					new CommentRangeStart(id),
-					new CommentRangeEnd(id),
-					new TextRun({ children: [new CommentReference(id)] })
-				];
+		let open: { readonly id: number; readonly text: string } | null = null;
+		const close = (): ParagraphChild[] => {
+			if (!open) return [];
+			const { id } = open;
+			open = null;
+			return [new CommentRangeEnd(id), new TextRun({ children: [new CommentReference(id)] })];
+		};
+		const made = inlines.flatMap((inline): ParagraphChild[] => {
+			// words under one comment may be parted by formats, links and numbers
+			const comment = inline.kind === 'words' ? (inline.comment ?? '') : null;
+			const ends = comment !== null && open !== null && open.text !== comment ? close() : [];
+			if (comment && !open) {
+				open = { id: this.comments.push(comment) - 1, text: comment };
+				ends.push(new CommentRangeStart(open.id));
 			}
-			if (inline.kind === 'cite')
-				return inline.numbers.flatMap((number) => {
-					const reference = this.input.references[number - 1];
-					if (!reference) return [];
-					return [new FootnoteReferenceRun(this.footnotes.push(reference))];
-				});
-			const has = (format: Words['formats'][number]) => inline.formats.includes(format);
-			const run = (style?: string) =>
-				new TextRun({
-					text: visible(inline.text),
-					bold: isBold || has('bold'),
-					italics: isItalic || has('italic'),
-					strike: has('strike'),
-					...(has('code') ? { font: 'Courier New' } : {}),
-					...(style ? { style } : {})
-				});
-			const { href } = inline;
-			if (href === null) return [run()];
-			if (!href.startsWith('#'))
-				return [new ExternalHyperlink({ link: linkOf(href), children: [run('Hyperlink')] })];
-			return this.#anchors.has(href.slice(1))
-				? [new InternalHyperlink({ anchor: markOf(href.slice(1)), children: [run('Hyperlink')] })]
-				: [run()];
+			return [...ends, ...this.#inline(inline, isItalic, isBold)];
 		});
+		return [...made, ...close()];
+	}
+
+	#inline(inline: Inline, isItalic: boolean, isBold: boolean): ParagraphChild[] {
+		if (inline.kind === 'break') return [new TextRun({ text: '', break: 1 })];
+		if (inline.kind === 'remark') {
+			if (!this.input.withRemarks) return [];
+			const id = this.comments.push(inline.text) - 1;
+			return [
+				new CommentRangeStart(id),
+				new CommentRangeEnd(id),
+				new TextRun({ children: [new CommentReference(id)] })
+			];
+		}
+		if (inline.kind === 'cite')
+			return inline.numbers.flatMap((number) => {
+				const reference = this.input.references[number - 1];
+				if (!reference) return [];
+				return [new FootnoteReferenceRun(this.footnotes.push(reference))];
+			});
+		const has = (format: Words['formats'][number]) => inline.formats.includes(format);
+		const run = (style?: string) =>
+			new TextRun({
+				text: visible(inline.text),
+				bold: isBold || has('bold'),
+				italics: isItalic || has('italic'),
+				strike: has('strike'),
+				...(has('code') ? { font: 'Courier New' } : {}),
+				...(style ? { style } : {})
+			});
+		const { href } = inline;
+		if (href === null) return [run()];
+		if (!href.startsWith('#'))
+			return [new ExternalHyperlink({ link: linkOf(href), children: [run('Hyperlink')] })];
+		return this.#anchors.has(href.slice(1))
+			? [new InternalHyperlink({ anchor: markOf(href.slice(1)), children: [run('Hyperlink')] })]
+			: [run()];
 	}
 }
 

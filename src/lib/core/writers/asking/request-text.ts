@@ -46,6 +46,8 @@ const TASKS: Readonly<Record<Move, string>> = {
 	takeaways:
 		'Give three to five takeaways as a list, each a full sentence with its figure where there is one.',
 	faq: 'Give each question as a heading of level 3 with its answer below, two to four sentences each.',
+	titles:
+		'Give five lines each, as lists under these headings of level 3: “Titles” of at most 60 characters with the keyword early; “Descriptions” of 120 to 155 characters; “Headlines” for the page; “Lines under the headline”, one sentence each. Promise only what the outline and the material hold.',
 	'work in terms':
 		'What stands there now is below. Work in the terms that are still wanted where they fit, and change nothing else; give the whole section.'
 };
@@ -56,7 +58,10 @@ const ON_TEXT: ReadonlySet<Move> = new Set([
 	'lengthen',
 	'continue',
 	'shorten',
-	'work in terms'
+	'work in terms',
+	'list',
+	'table',
+	'steps'
 ]);
 
 /** Words of a sample that show a voice. */
@@ -119,7 +124,14 @@ function sectionText(request: SectionRequest, signs: MaterialSigns): string {
 	return [
 		`${'#'.repeat(level)} ${heading}`,
 		'',
-		`${TASKS[move]} Kind: ${kind}. About ${budget} words. It stands ${around}.`,
+		move === 'titles'
+			? TASKS.titles
+			: `${TASKS[move]} Kind: ${kind}. About ${budget} words. It stands ${around}.`,
+		...(request.isPassage
+			? [
+					'Only the passage of this section that stands below is asked for. Give what takes its place, and nothing else of the section.'
+				]
+			: []),
 		...list(
 			'Terms, with how often each is wanted',
 			terms.length === 0

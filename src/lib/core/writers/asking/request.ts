@@ -1,6 +1,7 @@
 import type { Findings } from '../../findings';
 import type { BlockNode } from '../../manuscript';
 import { headingOf, type Plan, type PlanSection } from '../../plan';
+import { wordsOfBlocks } from '../version';
 import type { Material, Move, SectionRequest } from '../writer';
 
 /** The request for one planned section. What the findings no longer hold is left out. */
@@ -11,6 +12,7 @@ export function sectionRequestOf(
 	{
 		move = 'draft' as Move,
 		stands = [] as readonly BlockNode[],
+		isPassage = false,
 		mustNotSay = [] as readonly string[]
 	} = {}
 ): SectionRequest {
@@ -27,7 +29,7 @@ export function sectionRequestOf(
 		level: section.level,
 		kind: section.kind,
 		move,
-		budget: section.budget,
+		budget: isPassage ? passageBudget(stands, move) : section.budget,
 		terms: section.terms.flatMap(({ term, uses }) => {
 			const known = findings.terms.find(({ key }) => key === term);
 			return known ? [{ phrase: known.phrase, uses }] : [];
@@ -47,6 +49,14 @@ export function sectionRequestOf(
 			before: at > 0 ? headingAt(at - 1) : null,
 			after: at >= 0 ? headingAt(at + 1) : null
 		},
-		stands
+		stands,
+		...(isPassage ? { isPassage } : {})
 	};
+}
+
+/** Words that what takes the place of a passage is to have. */
+function passageBudget(stands: readonly BlockNode[], move: Move): number {
+	const words = wordsOfBlocks(stands);
+	const factor = move === 'lengthen' ? 1.6 : move === 'shorten' ? 0.6 : 1;
+	return Math.max(20, Math.round((words * factor) / 5) * 5);
 }

@@ -4,6 +4,7 @@ import { countWords } from '../../text';
 import {
 	endsWhole,
 	joinContinued,
+	linesOfReply,
 	readReply,
 	type DroppedReason,
 	type OriginOfSign
@@ -134,6 +135,7 @@ export class EndpointWriter implements Writer {
 
 	#read(text: string, again: string, request: SectionRequest): WriterStep {
 		const { plan, originOf } = this.#options;
+		if (request.move === 'titles') return { blocks: linesOfReply(text), sources: [] };
 		const { sections, dropped } = readReply(text, plan, {
 			asked: [request.section],
 			originOf

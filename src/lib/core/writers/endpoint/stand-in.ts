@@ -53,6 +53,8 @@ export function composeStandIn(
 		.join('');
 	if (model === 'stand-in-refuses')
 		return { text: 'I’m sorry, but I can’t help with that request.', isCutOff: false };
+	if (request.includes(LINES_ASKED))
+		return { text: `*${STAND_IN_SAYS}*\n\n${linesFrom(request)}`, isCutOff: false };
 	const sections = sectionsAsked(request);
 	const written = sections
 		.filter((_, i) => model !== 'stand-in-forgets' || sections.length === 1 || i % 2 === 0)
@@ -79,6 +81,23 @@ export function composeStandIn(
 	const stop = last.index + last[0].length;
 	const cut = endsWhole(rest.slice(0, stop)) ? stop + 4 : stop;
 	return { text: rest.slice(0, cut), isCutOff: true };
+}
+
+/** Names the headings that a request for titles asks for. */
+const LINES_ASKED = '“Titles”';
+
+/** Titles and the like made of what the request says: its title and the headings of its outline. */
+function linesFrom(request: string): string {
+	const headings = [...request.matchAll(/^(?:→|-) ##+ (.+)$/gm)].map(([, text]) => text!);
+	const title = /^(?:→|-) # (.+)$/m.exec(request)?.[1] ?? headings[0] ?? 'The article';
+	const list = (name: string, make: (heading: string) => string) =>
+		[`### ${name}`, '', ...headings.slice(0, 5).map((heading) => `- ${make(heading)}`)].join('\n');
+	return [
+		list('Titles', (heading) => `${title}: ${heading}`),
+		list('Descriptions', (heading) => `${title}. This article treats: ${heading}.`),
+		list('Headlines', (heading) => heading),
+		list('Lines under the headline', (heading) => `What there is to know: ${heading}.`)
+	].join('\n\n');
 }
 
 function sectionsAsked(request: string): AskedSection[] {

@@ -38,6 +38,16 @@ export function blocksOfReply(text: string, headings: readonly string[]): BlockN
 		.map(asHeading);
 }
 
+/** Lines that were asked for to choose from: the lists of a reply with the headings over them. */
+export function linesOfReply(text: string): BlockNode[] {
+	const blocks = blocksOfReply(text, []);
+	return blocks.filter(({ type }, i) => {
+		if (type === 'bulletList' || type === 'orderedList') return true;
+		const next = blocks[i + 1]?.type;
+		return type === 'heading' && (next === 'bulletList' || next === 'orderedList');
+	});
+}
+
 /** Marks of code blocks around prose go; what stands in them stays. */
 function withoutFences(text: string): string {
 	const lines = text.split('\n');

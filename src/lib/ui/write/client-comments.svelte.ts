@@ -1,0 +1,76 @@
+import type { Editor } from '@tiptap/core';
+import { untrack } from 'svelte';
+import { commentsOf, type Comment, type TakeDoc } from '$lib/core/manuscript';
+import { blockStart } from './text-places';
+
+/** What is said to the client beside the text. It leaves with DOCX and with no other form. */
+export class ClientComments {
+	readonly #editorNow: () => Editor | undefined;
+
+	/** @param editorNow the editor; what follows it is told of every transaction */
+	constructor(editorNow: () => Editor | undefined) {
+		this.#editorNow = editorNow;
+	}
+
+	/** What is said about the words that the cursor stands in; empty for nothing. */
+	readonly atCursor: string = $derived.by(() => {
+		const text: unknown = this.#editorNow()?.getAttributes('comment').text;
+		return typeof text === 'string' ? text : '';
+	});
+	/** Whether there are words to say something about. */
+	readonly canSay: boolean = $derived.by(() => {
+		const state = this.#editorNow()?.state;
+		return this.atCursor !== '' || (state !== undefined && !state.selection.empty);
+	});
+
+	/** All comments, in reading order; worked out when it is asked for. */
+	all(): Comment[] {
+		const editor = this.#editorNow();
+		return editor ? commentsOf(editor.getJSON() as TakeDoc) : [];
+	}
+
+	/** Says something about the chosen words, or of those of the comment in hand; empty takes it away. */
+	say(text: string): void {
+		const editor = untrack(() => this.#editorNow());
+		if (!editor) return;
+		const said = text.trim();
+		const chain = editor.chain().focus();
+		if (untrack(() => this.atCursor) !== '') chain.extendMarkRange('comment');
+		if (said === '') chain.unsetMark('comment').run();
+		else chain.setMark('comment', { text: said }).run();
+	}
+
+	/** Goes to the next comment behind the cursor, the first behind the last; false: there is none. */
+	next(): boolean {
+		const editor = untrack(() => this.#editorNow());
+		if (!editor) return false;
+		const { doc, selection } = editor.state;
+		const starts: number[] = [];
+		let last: { text: unknown; end: number } | null = null;
+		doc.descendants((node, position) => {
+			const mark = node.marks.find(({ type }) => type.name === 'comment');
+			if (!mark) return true;
+			const isSame = last !== null && last.text === mark.attrs.text && last.end === position;
+			if (!isSame) starts.push(position);
+			last = { text: mark.attrs.text, end: position + node.nodeSize };
+			return false;
+		});
+		const at = starts.find((start) => start > selection.from) ?? starts[0];
+		if (at === undefined) return false;
+		editor
+			.chain()
+			.focus()
+			.setTextSelection(at + 1)
+			.scrollIntoView()
+			.run();
+		return true;
+	}
+
+	/** Shows the words of a comment. */
+	show({ block }: Comment): void {
+		const editor = untrack(() => this.#editorNow());
+		if (!editor) return;
+		const at = blockStart(editor.state.doc, block) + 1;
+		editor.chain().focus().setTextSelection(at).scrollIntoView().run();
+	}
+}
