@@ -31,7 +31,7 @@ test('what became of every unit of the notes is seen, and what was left out is b
 
 	await draftArticle(page);
 	const manuscript = page.getByRole('textbox', { name: 'Manuscript' });
-	await page.getByRole('tab', { name: 'Your notes' }).click();
+	await page.getByRole('tab', { name: 'Notes', exact: true }).click();
 	const bench = page.getByRole('complementary', { name: 'Bench' });
 	const units = bench.getByRole('listitem');
 	const kinds = page.getByRole('group', { name: 'What became of the notes' });

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { FileReader } from '../../scripts/core/files';
-import { analyse, type Analysis } from '../../src/lib/core/assignment';
+import { analyse, type Analysis, type Evidence } from '../../src/lib/core/assignment';
 import { NO_EDITS } from '../../src/lib/core/findings';
 import { runThrough } from '../../src/lib/core/keywords';
 import { keptBlocksOf, textOf } from '../../src/lib/core/pages';
@@ -36,32 +36,32 @@ export function jobAnalysis(name: string): Analysis {
 }
 
 function analysed(name: string): Analysis {
+	return runThrough(analyse(jobEvidence(name), demoStore()));
+}
+
+/** What an assignment under tests/fixtures/jobs is worked out from. */
+export function jobEvidence(name: string): Evidence {
 	const folder = fileURLToPath(new URL(`../fixtures/jobs/${name}/`, import.meta.url));
 	const { keyword, words, pages, notes, questions_file, irrelevant } = JSON.parse(
 		readFileSync(`${folder}manifest.json`, 'utf8')
 	) as Manifest;
 	const aside = new Set([irrelevant].flat());
 	const reader = new FileReader();
-	return runThrough(
-		analyse(
-			{
-				keyword,
-				targetWords: words,
-				effort: 'pillar',
-				grade: null,
-				required: [],
-				secondary: [],
-				pages: reader.pages(pages.filter((page) => !aside.has(page)).map((page) => folder + page)),
-				notes: [
-					...reader.notes(notes.map((note) => folder + note)),
-					...reader.questions(questions_file ? [folder + questions_file] : [])
-				],
-				listed: [],
-				edits: NO_EDITS
-			},
-			demoStore()
-		)
-	);
+	return {
+		keyword,
+		targetWords: words,
+		effort: 'pillar',
+		grade: null,
+		required: [],
+		secondary: [],
+		pages: reader.pages(pages.filter((page) => !aside.has(page)).map((page) => folder + page)),
+		notes: [
+			...reader.notes(notes.map((note) => folder + note)),
+			...reader.questions(questions_file ? [folder + questions_file] : [])
+		],
+		listed: [],
+		edits: NO_EDITS
+	};
 }
 
 /** The texts of the pages of an assignment under tests/fixtures/jobs, as they are cleaned. */

@@ -75,8 +75,8 @@ export interface FindOptions {
 }
 
 /**
- * Puts the work on single pages together. Pages and notes may come in any order: they are put into
- * that of their ids, so equal evidence gives equal findings. Without pages everything is empty but
+ * Puts the work on single pages together. Pages and notes may come in any order and under any ids: they
+ * are put in order by what they say, so equal evidence gives equal findings. Without pages everything is empty but
  * the questions and facts of notes.
  *
  * @param vectors meaning of words, for order alone; null: by words
@@ -87,8 +87,8 @@ export function assembleFindings(
 	options: FindOptions,
 	vectors: StemVectors | null = null
 ): Findings {
-	const ordered = [...pages].sort((a, b) => (a.id < b.id ? -1 : 1));
-	const orderedNotes = [...notes].sort((a, b) => (a.id < b.id ? -1 : 1));
+	const ordered = [...pages].sort(byContent);
+	const orderedNotes = [...notes].sort(byContent);
 	const effort = options.effort ?? 'pillar';
 	const targetWords = options.targetWords ?? lengthOfEvidence(ordered, effort);
 	const { keyword } = options;
@@ -147,4 +147,19 @@ export function assembleFindings(
 			figures: struckFigures
 		}
 	};
+}
+
+/** By title, length and first sentence; the ids decide between what says the same. */
+function byContent(a: PageWork, b: PageWork): number {
+	const first = ({ statements }: PageWork) => statements[0]?.text ?? '';
+	return (
+		compare(a.title, b.title) ||
+		a.words - b.words ||
+		compare(first(a), first(b)) ||
+		compare(a.id, b.id)
+	);
+}
+
+function compare(a: string, b: string): number {
+	return a < b ? -1 : a > b ? 1 : 0;
 }

@@ -135,7 +135,7 @@ function followUp(text: string, kind: QuestionKind, answers: readonly Answer[]):
 		id: `follow-up:${text.toLowerCase()}`,
 		text,
 		kind,
-		sources: [...new Set(answers.map(({ source }) => source))].sort(),
+		sources: [...new Set(answers.map(({ source }) => source))],
 		answers: answers.slice(0, ANSWERS_SHOWN)
 	};
 }

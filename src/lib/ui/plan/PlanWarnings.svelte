@@ -1,5 +1,6 @@
 <!-- What is questionable about the plan, each with a remedy where there is one, and the way to set it aside. -->
 <script lang="ts">
+	import { focused } from '../parts/focused';
 	import type { PlanWarning } from '$lib/core/plan';
 	import { usePlanEditor } from './plan-editor.svelte';
 	import { keyed } from '../parts/keyed';
@@ -29,14 +30,13 @@
 				>{/if}
 			{#if asking === warning.id}
 				<form class="mt-1 flex gap-2" onsubmit={(event) => dismiss(event, warning)}>
-					<!-- svelte-ignore a11y_autofocus -->
 					<input
 						class="field max-w-sm min-w-0 flex-1"
 						name="reason"
 						maxlength="200"
 						placeholder="Why it may stay"
 						aria-label="Why it may stay"
-						autofocus
+						{@attach focused}
 					/><button class="act">Set aside</button>
 				</form>
 			{:else}<button class="linkish ml-2" onclick={() => (asking = warning.id)}>Set aside</button

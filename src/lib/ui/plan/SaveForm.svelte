@@ -1,5 +1,6 @@
 <!-- Keeps the outline as a form of the client, for plans to come. -->
 <script lang="ts">
+	import { focused } from '../parts/focused';
 	import { formOf, type Plan } from '$lib/core/plan';
 	import { MOST_FORMS } from '$lib/core/clients';
 	import type { Client } from '$lib/data/db';
@@ -39,13 +40,12 @@
 	<div class="flex flex-wrap items-end gap-2">
 		<label class="flex flex-col gap-1"
 			>Name of the form
-			<!-- svelte-ignore a11y_autofocus -->
 			<input
 				class="field w-80"
 				bind:value={name}
 				maxlength="120"
 				placeholder="how-to guides"
-				autofocus
+				{@attach focused}
 			/></label
 		>
 		<button class="act chief" disabled={name.trim() === '' || isFull}

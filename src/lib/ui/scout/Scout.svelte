@@ -1,5 +1,6 @@
 <!-- Scout: keyword lists put together, what can be won in them, and the assignment made from it. -->
 <script lang="ts">
+	import { focused } from '../parts/focused';
 	import { toast } from 'svelte-sonner';
 	import { phraseKeyOf, type ScoutRow } from '$lib/core/keywords';
 	import type { Scope } from '$lib/data/db';
@@ -272,8 +273,7 @@
 							? ` It is for “${resultsFor}”.`
 							: ''}</span
 					>
-					<!-- svelte-ignore a11y_autofocus -->
-					<textarea class="field mt-1 h-28" bind:value={pasted} autofocus></textarea>
+					<textarea class="field mt-1 h-28" bind:value={pasted} {@attach focused}></textarea>
 				</label>
 				<div class="mt-2 flex gap-2">
 					<button class="act chief" disabled={pasted.trim() === ''}

@@ -47,9 +47,9 @@
 	}: Props = $props();
 
 	const TABS: readonly { readonly id: BenchTab; readonly name: string }[] = [
-		{ id: 'section', name: 'This section' },
+		{ id: 'section', name: 'Section' },
 		{ id: 'outline', name: 'Outline' },
-		{ id: 'notes', name: 'Your notes' },
+		{ id: 'notes', name: 'Notes' },
 		{ id: 'brief', name: 'Brief' }
 	];
 	const session = useSession();

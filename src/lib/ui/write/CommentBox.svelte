@@ -1,6 +1,6 @@
 <!-- What is said to the client about the chosen words, above the text. -->
 <script lang="ts">
-	import { tick } from 'svelte';
+	import { focused } from '../parts/focused';
 	import type { ClientComments } from './client-comments.svelte';
 
 	interface Props {
@@ -11,13 +11,11 @@
 
 	const said = $derived(comments.atCursor);
 	let typed = $state('');
-	let field = $state<HTMLTextAreaElement>();
 	let trouble = $state('');
 	$effect(() => {
 		typed = said;
 		trouble = '';
 	});
-	$effect(() => void tick().then(() => field?.focus()));
 
 	function keep(text: string) {
 		comments.say(text);
@@ -42,7 +40,7 @@
 			aria-label="What to say to the client about these words"
 			placeholder="What to say to the client about these words"
 			bind:value={typed}
-			bind:this={field}></textarea>
+			{@attach focused}></textarea>
 		<p class="flex flex-wrap items-baseline gap-1.5">
 			<button class="act chief" disabled={typed.trim() === ''} onclick={() => keep(typed)}
 				>Keep the comment</button
@@ -73,6 +71,11 @@
 
 <style>
 	.box {
+		position: sticky;
+		top: 31px;
+		z-index: 4;
+		max-height: 60dvh;
+		overflow-y: auto;
 		display: grid;
 		gap: 6px;
 		padding: 8px 44px;

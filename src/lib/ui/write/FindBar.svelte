@@ -1,5 +1,6 @@
 <!-- Find and replace in the manuscript. -->
 <script lang="ts">
+	import { focused } from '../parts/focused';
 	import { countOf } from '../parts/count-of';
 	import type { TextFinder } from './text-finder.svelte';
 
@@ -37,14 +38,13 @@
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <div class="bar" role="search" aria-label="Find and replace" onkeydown={escape}>
 	<!-- the writer just asked to type here -->
-	<!-- svelte-ignore a11y_autofocus -->
 	<input
 		class="field"
 		placeholder="Find"
 		aria-label="Find"
 		bind:value={wanted}
 		onkeydown={keydown}
-		autofocus
+		{@attach focused}
 	/>
 	<span class="whitespace-nowrap text-ink-2" role="status"
 		>{wanted === '' ? '' : countOf(found, 'place')}</span

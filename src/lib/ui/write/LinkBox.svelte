@@ -1,5 +1,6 @@
 <!-- A link for the chosen words: an address that is typed, or one of those that fit. -->
 <script lang="ts">
+	import { focused } from '../parts/focused';
 	import { suggestLinks, type LinkTarget } from '$lib/core/clients';
 	import { addressTyped, type TextLinks } from './text-links.svelte';
 
@@ -54,14 +55,13 @@
 		}}
 	>
 		<!-- the writer just asked to type here -->
-		<!-- svelte-ignore a11y_autofocus -->
 		<input
 			class="field min-w-40 flex-1"
 			aria-label="Address, or words of a page's name"
 			placeholder="Address, or words of a page’s name"
 			bind:value={typed}
 			oninput={() => (trouble = '')}
-			autofocus
+			{@attach focused}
 		/>
 		<button class="act chief">{isStanding ? 'Change it' : 'Set the link'}</button>
 		{#if isStanding}<button
@@ -94,6 +94,11 @@
 
 <style>
 	.box {
+		position: sticky;
+		top: 31px;
+		z-index: 4;
+		max-height: 60dvh;
+		overflow-y: auto;
 		display: grid;
 		gap: 6px;
 		padding: 8px 44px;

@@ -98,12 +98,11 @@
 	const versions = new TakeVersions(session, take, editor, writing);
 	const version = $derived(versions.open);
 	let isAsking = $state(false);
-	let isFinding = $state(false);
 	let isQuiet = $state(false);
 	let isComparing = $state(false);
 	let isGrowth = $state(false);
-	let isLinking = $state(false);
-	let isCommenting = $state(false);
+	/** What lies over the top of the page: one at a time. */
+	let box = $state<'find' | 'link' | 'comment' | null>(null);
 	/** The signs of where sentences come from are not shown. */
 	let isPlain = $state(false);
 	let ticked = $state.raw<readonly string[]>([]);
@@ -232,12 +231,12 @@
 
 	$effect(() =>
 		actions.offer(() => [
-			{ label: 'Find and replace', run: () => (isFinding = true) },
+			{ label: 'Find and replace', run: () => openBox('find') },
 			{ label: 'Go to the next gap', run: nextGap },
 			{ label: 'Go to the next open slip', run: nextSlip },
 			{ label: 'Quiet: only the text', also: 'focus', run: () => (isQuiet = !isQuiet) },
-			{ label: 'Set a link', run: () => (isLinking = true) },
-			{ label: 'Comment for the client', run: () => (isCommenting = true) },
+			{ label: 'Set a link', run: () => openBox('link') },
+			{ label: 'Comment for the client', run: () => openBox('comment') },
 			{ label: 'Outline: fold and move sections', run: showOutline },
 			{ label: 'Fold all sections', run: () => editor.outline.foldAll(true) },
 			{ label: 'Unfold all sections', run: () => editor.outline.foldAll(false) },
@@ -258,6 +257,16 @@
 				: [])
 		])
 	);
+
+	function openBox(which: typeof box) {
+		box = box === which ? null : which;
+	}
+
+	/** Closes what lies over the page; the text has the keys again. */
+	function closeBox() {
+		box = null;
+		editor.command((chain) => chain);
+	}
 
 	function bringAll() {
 		askedByHand = { move: 'draft', passage: null };
@@ -286,13 +295,13 @@
 	/** Keys of the manuscript; where the browser has its own, ours come first only inside the text. */
 	function keydown(event: KeyboardEvent) {
 		const isIn = event.target instanceof Element && event.target.closest('.manuscript') !== null;
-		if ((event.ctrlKey || event.metaKey) && event.key === 'f' && isIn) isFinding = true;
-		else if ((event.ctrlKey || event.metaKey) && event.key === 'l' && isIn) isLinking = true;
+		if ((event.ctrlKey || event.metaKey) && event.key === 'f' && isIn) openBox('find');
+		else if ((event.ctrlKey || event.metaKey) && event.key === 'l' && isIn) openBox('link');
 		else if (!event.altKey || event.ctrlKey || event.metaKey) return;
 		else if (event.code === 'KeyG') nextGap();
 		else if (event.code === 'KeyJ') nextSlip();
 		else if (event.code === 'KeyQ') isQuiet = !isQuiet;
-		else if (event.code === 'KeyC' && isIn) isCommenting = true;
+		else if (event.code === 'KeyC' && isIn) openBox('comment');
 		else if (event.code === 'KeyO') showOutline();
 		else if (event.code === 'Period' && isIn) foldHere();
 		else return;
@@ -438,10 +447,10 @@
 					{isBenchOpen}
 					{isQuiet}
 					onbench={() => (isBenchOpen = !isBenchOpen)}
-					onfind={() => (isFinding = true)}
+					onfind={() => openBox('find')}
 					onquiet={() => (isQuiet = !isQuiet)}
-					onlink={() => (isLinking = !isLinking)}
-					oncomment={() => (isCommenting = !isCommenting)}
+					onlink={() => openBox('link')}
+					oncomment={() => openBox('comment')}
 					more={[
 						[
 							isPlain ? 'Show where sentences come from' : 'Hide where sentences come from',
@@ -451,16 +460,9 @@
 					]}
 				/>
 				{#if editor.isOn('table')}<TableBar {editor} />{/if}
-				{#if isLinking}<LinkBox
-						links={editor.links}
-						{targets}
-						onclose={() => (isLinking = false)}
-					/>{/if}
-				{#if isCommenting}<CommentBox
-						comments={editor.comments}
-						onclose={() => (isCommenting = false)}
-					/>{/if}
-				{#if isFinding}<FindBar finder={editor.finder} onclose={() => (isFinding = false)} />{/if}
+				{#if box === 'link'}<LinkBox links={editor.links} {targets} onclose={closeBox} />{/if}
+				{#if box === 'comment'}<CommentBox comments={editor.comments} onclose={closeBox} />{/if}
+				{#if box === 'find'}<FindBar finder={editor.finder} onclose={closeBox} />{/if}
 				<ManuscriptPage mount={(element) => editor.mount(element)} onresize={layOut} {isPlain} />
 				<OutlineNotes
 					differences={editor.differences}

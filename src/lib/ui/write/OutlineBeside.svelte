@@ -60,8 +60,8 @@
 </script>
 
 <div class="my-2 flex items-baseline gap-3">
-	<p class="text-ink-2">Alt + ↑ ↓ moves a section, ← folds it.</p>
-	<button class="linkish ml-auto" onclick={() => outline.foldAll(!isAllFolded)}
+	<p class="text-ink-2">Alt ↑ ↓ move, ← folds</p>
+	<button class="linkish ml-auto whitespace-nowrap" onclick={() => outline.foldAll(!isAllFolded)}
 		>{isAllFolded ? 'Unfold all' : 'Fold all'}</button
 	>
 </div>
@@ -98,10 +98,13 @@
 				onclick={() => outline.goTo(at)}
 				onkeydown={(event) => keydown(event, at)}>{text || 'a heading without words'}</button
 			>
-			<span class="count"
-				>{words === 0 ? '–' : words.toLocaleString('en')}{words > 0
-					? ` · ${minutesOf(words)} min`
-					: ''}{gaps > 0 ? ` · ${countOf(gaps, 'gap')}` : ''}</span
+			<span class="count" title={words > 0 ? `${minutesOf(words)} min to read` : undefined}
+				>{words === 0 ? '–' : words.toLocaleString('en')}{#if gaps > 0}<i
+						class="gap-sign"
+						title={countOf(gaps, 'gap')}
+						aria-label={countOf(gaps, 'gap')}
+						role="img"
+					></i>{/if}</span
 			>
 			<span class="moves">
 				<button
@@ -159,6 +162,17 @@
 		color: var(--ink-2);
 		font-size: 11.5px;
 		font-variant-numeric: tabular-nums;
+		white-space: nowrap;
+	}
+	.gap-sign {
+		display: inline-block;
+		width: 4px;
+		height: 11px;
+		margin-left: 5px;
+		vertical-align: -1px;
+		background: var(--gap-rule);
+	}
+	.moves {
 		white-space: nowrap;
 	}
 	.moves button {

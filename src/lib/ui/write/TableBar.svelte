@@ -21,7 +21,7 @@
 <div class="bar no-print" role="toolbar" aria-label="Table">
 	<span class="text-ink-2">Table</span>
 	{#each DEEDS as [name, run] (name)}
-		<button class="linkish" onclick={() => editor.command(run)}>{name}</button>
+		<button onclick={() => editor.command(run)}>{name}</button>
 	{/each}
 </div>
 
@@ -37,6 +37,15 @@
 		background: var(--sheet);
 		border-bottom: 1px solid var(--rule);
 		font-size: 12.5px;
+	}
+	button {
+		color: var(--ink-2);
+	}
+	button:hover,
+	button:focus-visible {
+		color: var(--ink);
+		text-decoration: underline;
+		text-underline-offset: 2px;
 	}
 	@media (max-width: 700px) {
 		.bar {

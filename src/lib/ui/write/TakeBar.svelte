@@ -1,5 +1,6 @@
 <!-- The take in hand: its name with the menu of takes, whether it is saved, and its length. -->
 <script lang="ts">
+	import { focused } from '../parts/focused';
 	import { DropdownMenu } from 'bits-ui';
 	import { minutesOf } from './minutes';
 
@@ -65,11 +66,10 @@
 	<div class="flex items-baseline gap-2">
 		{#if isRenaming}
 			<!-- the writer just asked to type here -->
-			<!-- svelte-ignore a11y_autofocus -->
 			<input
 				class="field h-6 w-28 px-1"
 				value={take.name}
-				autofocus
+				{@attach focused}
 				aria-label="Name of the take"
 				onblur={(event) => rename(event.currentTarget.value)}
 				onkeydown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
@@ -127,6 +127,9 @@
 			? `, ${chosenWords} chosen`
 			: words
 				? ` · ${minutesOf(words)} min`
-				: ''}{chosenWords === 0 && sectionWords !== null ? ` · here ${sectionWords}` : ''}
+				: ''}
 	</p>
+	{#if chosenWords === 0 && sectionWords !== null}<p class="text-ink-2">
+			{sectionWords.toLocaleString('en')} in this section · {minutesOf(sectionWords)} min
+		</p>{/if}
 </div>

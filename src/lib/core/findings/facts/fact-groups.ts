@@ -35,8 +35,7 @@ export function groupFacts(
 			(a, b) =>
 				b.sources.length - a.sources.length ||
 				Number(a.isCount) - Number(b.isCount) ||
-				b.values.length - a.values.length ||
-				(a.id < b.id ? -1 : 1)
+				b.values.length - a.values.length
 		);
 	const isStruck = ({ values }: FactGroup) => rules.isStruck(values.map(({ ref }) => ref));
 	return { figures: groups.filter((group) => !isStruck(group)), struck: groups.filter(isStruck) };
@@ -71,8 +70,8 @@ function groupOf(group: readonly Statement[], label: string): FactGroup {
 				high
 			};
 		})
-		.sort((a, b) => a.low - b.low || a.high - b.high || (a.fact < b.fact ? -1 : 1));
-	const sources = [...new Set(values.map(({ source }) => source))].sort();
+		.sort((a, b) => a.low - b.low || a.high - b.high);
+	const sources = [...new Set(values.map(({ source }) => source))];
 	return {
 		id: `figure:${group[0]!.fact.id}/${group[0]!.at}`,
 		label,

@@ -143,7 +143,9 @@ function cluster(items: readonly HeadingItem[], rules: GroupRules): HeadingItem[
 	return groups.filter((group): group is HeadingItem[] => group !== null);
 }
 
-function topicOf(group: readonly HeadingItem[], matter: TopicWords): Topic {
+function topicOf(found: readonly HeadingItem[], matter: TopicWords): Topic {
+	// in the order of the pages, whatever their ids are
+	const group = found.toSorted((a, b) => a.pageIndex - b.pageIndex || a.section - b.section);
 	const pages = [...new Set(group.map(({ page }) => page))];
 	const level = group.filter((item) => item.level === 2).length * 2 >= group.length ? 2 : 3;
 	const count = (format: string) =>
@@ -158,18 +160,16 @@ function topicOf(group: readonly HeadingItem[], matter: TopicWords): Topic {
 	return {
 		id: `topic:${[...group].map((item) => `${item.page}/${item.section}`).sort()[0]}`,
 		label: labelOf(group),
-		headings: group
-			.map(({ page, ref, section, text, level, words, position }) => ({
-				page,
-				ref,
-				section,
-				text,
-				level,
-				words,
-				position
-			}))
-			.sort((a, b) => (a.page < b.page ? -1 : a.page > b.page ? 1 : a.section - b.section)),
-		pages: pages.sort(),
+		headings: group.map(({ page, ref, section, text, level, words, position }) => ({
+			page,
+			ref,
+			section,
+			text,
+			level,
+			words,
+			position
+		})),
+		pages,
 		level,
 		parent: null,
 		position: quantileOf(
@@ -222,7 +222,7 @@ function withParents(topics: readonly Topic[], items: readonly HeadingItem[]): T
 			if (parent && parent !== topic && parent.level === 2)
 				votes.set(parent, (votes.get(parent) ?? 0) + 1);
 		}
-		const top = [...votes].sort((a, b) => b[1] - a[1] || (a[0].id < b[0].id ? -1 : 1))[0];
+		const top = [...votes].sort((a, b) => b[1] - a[1])[0];
 		return top ? { ...topic, parent: top[0].id } : { ...topic, level: 2 as const };
 	});
 }

@@ -40,7 +40,7 @@ export const topicMatcher = perFindings((findings): ((heading: string) => TopicM
 				return { topic, fit: 0.75 * (fits[0] ?? 0) + 0.25 * mean };
 			})
 			.filter(({ fit }) => fit >= MATCH_AT)
-			.sort((a, b) => b.fit - a.fit || (a.topic.id < b.topic.id ? -1 : 1));
+			.sort((a, b) => b.fit - a.fit);
 	};
 });
 

@@ -322,7 +322,7 @@ function bestPlaces<T>(
 			const most = Math.max(0, ...values);
 			return most > least ? [{ item, id, at: values.indexOf(most), most }] : [];
 		})
-		.sort((a, b) => b.most - a.most || (a.id < b.id ? -1 : 1));
+		.sort((a, b) => b.most - a.most);
 }
 
 /** Words of notes that a section takes, as a share of its budget: a draft leaves some out. */
@@ -344,7 +344,7 @@ function placesWithRoom(
 	return items
 		.map((one) => ({ ...one, most: Math.max(0, ...one.values) }))
 		.filter(({ most }) => most > NOTE_AT)
-		.sort((a, b) => b.most - a.most || (a.id < b.id ? -1 : 1))
+		.sort((a, b) => b.most - a.most)
 		.flatMap(({ item, values, most }) => {
 			const [at] = values
 				.map((value, s) => ({ value, s }))
