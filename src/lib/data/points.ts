@@ -41,7 +41,7 @@ export async function notePoint(point: Omit<TakePoint, 'id'>): Promise<void> {
 		await db.points.add({
 			...point,
 			id: crypto.randomUUID(),
-			at: Math.max(point.at, last?.at ?? 0)
+			at: Math.max(point.at, (last?.at ?? -1) + 1)
 		});
 		if (all.length >= MOST) {
 			const old = all.slice(0, MOST / 2).filter((_, i) => i % 2 === 1);

@@ -14,6 +14,7 @@
 	import {
 		changeUnits,
 		readPageAgain,
+		takeFromPage,
 		strikeBlocks,
 		strikeLike,
 		takeOffer,
@@ -329,6 +330,7 @@
 					session.assignment && void strikeLike(session.assignment, session.pages, page, at)}
 				onremove={() => void takeOut('pages', [page.id], `“${page.article.title || page.name}”`)}
 				ontoggle={() => void toggleCounted(page)}
+				ontake={() => void takeFromPage(page)}
 				onread={async (source) =>
 					session.assignment ? readPageAgain(session.assignment, page, source) : null}
 			/>

@@ -21,6 +21,8 @@
 		onstrikelike: (at: number) => void;
 		onremove: () => void;
 		ontoggle: () => void;
+		/** Starts a take from what counts of the page. */
+		ontake: () => void;
 		/** Reads the page again from this source; gives the reason where that fails. */
 		onread: (source: string) => Promise<string | null>;
 	}
@@ -34,6 +36,7 @@
 		onstrikelike,
 		onremove,
 		ontoggle,
+		ontake,
 		onread
 	}: Props = $props();
 	let showsDropped = $state(false);
@@ -237,6 +240,11 @@
 			aria-pressed={showsDropped}
 			onclick={() => ((showsDropped = !showsDropped), (shows = 'article'))}
 			>{showsDropped ? 'Hide what was dropped' : 'Show what was dropped'}</button
+		>
+		<button
+			class="linkish"
+			title="For an article that is yours or your client’s: its text becomes a take in Write"
+			onclick={ontake}>Start a take from it</button
 		>
 		<button class="linkish" onclick={onremove}>Take it out</button>
 	</p>

@@ -1,5 +1,5 @@
 import { toast } from 'svelte-sonner';
-import { ruleFor, siteOf, struckBy } from '$lib/core/pages';
+import { keptBlocksOf, ruleFor, siteOf, struckBy } from '$lib/core/pages';
 import type { UnitEdits } from '$lib/core/notes';
 import type { Assignment, Note, Page } from '$lib/data/db';
 import {
@@ -13,6 +13,7 @@ import {
 } from '$lib/data/pages';
 import { analysis } from '$lib/workers/client';
 import type { Session } from '../assignment/session.svelte';
+import { addTakeAsStep } from '../assignment/add-take';
 import { history } from '../frame/history.svelte';
 import { countOf } from '../parts/count-of';
 import { struckByAll } from './page-place';
@@ -114,6 +115,19 @@ export async function readPageAgain(
 		undo: () => changeEvidence(before, {})
 	});
 	return null;
+}
+
+/** Starts a take from what counts of a page, as one step: an article that exists is worked on. */
+export async function takeFromPage(page: Page): Promise<void> {
+	const { article, struck, assignment } = page;
+	// the reader of Markdown is large, and this is done seldom
+	const { docFromBlocks } = await import('./page-as-text');
+	const title = article.title || page.name;
+	await addTakeAsStep(assignment, {
+		label: `Started a take from “${title}”`,
+		name: title.slice(0, 60),
+		doc: docFromBlocks(keptBlocksOf(article, struck), article.title)
+	});
 }
 
 /** Changes what the writer said about the units of a note, as one step. */

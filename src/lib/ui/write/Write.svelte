@@ -11,7 +11,7 @@
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
-	import type { Part } from './BringBack.svelte';
+	import BringBack, { type Part } from './BringBack.svelte';
 	import Manuscript from './Manuscript.svelte';
 	import { Writing, type RunEnd } from './writing.svelte';
 
@@ -22,6 +22,8 @@
 	let pending = $state.raw<readonly string[]>([]);
 	/** A draft is written and not yet on screen. */
 	let isArriving = $state(false);
+	/** An article that exists is brought in, before there is any take. */
+	let isBringing = $state(false);
 
 	const take = $derived(session.takes.find(({ id }) => id === chosen) ?? session.takes.at(-1));
 	const plan = $derived(session.plan);
@@ -141,6 +143,16 @@
 			then it can be drafted from your notes, or written by hand with the slips beside it.
 		</p>
 	</div>
+{:else if !take && isBringing}
+	<BringBack
+		{plan}
+		asked={plan.sections.map(({ id }) => id)}
+		signs={writing.signs}
+		onoffer={(parts) => void takeReply(parts, [])}
+		ontake={(parts, extra) => void takeReply(parts, extra)}
+		onrequest={() => void startWithHeadings()}
+		onclose={() => (isBringing = false)}
+	/>
 {:else if !take}
 	<div class="max-w-xl p-8">
 		<h1 class="font-serif text-xl">{plan.title}</h1>
@@ -170,6 +182,7 @@
 				>
 				<button class="act" onclick={() => void startWithHeadings()}>Start with the headings</button
 				>
+				<button class="act" onclick={() => (isBringing = true)}>Bring an article in</button>
 			</p>
 			<p class="mt-3 text-ink-2">
 				<label for="first-writer">Drafted by</label>

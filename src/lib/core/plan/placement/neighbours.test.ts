@@ -20,8 +20,9 @@ describe('neighbours', () => {
 });
 
 describe('notes put somewhere by hand', () => {
-	it('take room in their section once', () => {
-		const { findings } = jobAnalysis('house-move');
+	// sections that are full: room that is taken twice would leave half of the notes out
+	it.each(['moss-lawn', 'running-shoes-wear'])('take room in their section once: %s', (job) => {
+		const { findings } = jobAnalysis(job);
 		const plan = proposePlan(findings);
 		const fullest = plan.sections.toSorted((a, b) => b.notes.length - a.notes.length)[0]!;
 		expect(fullest.notes.length).toBeGreaterThan(4);
