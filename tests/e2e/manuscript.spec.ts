@@ -88,6 +88,26 @@ test('sections are folded and moved from the outline, words linked and spoken ab
 		await expect(table.getByRole('columnheader')).toHaveCount(3);
 	});
 
+	await test.step('a picture comes in behind the cursor, with what it shows and whose it is', async () => {
+		await manuscript.getByRole('heading', { name: 'Lay the footings' }).click();
+		await page.getByLabel('Picture files').setInputFiles({
+			name: 'footing-stones.png',
+			mimeType: 'image/png',
+			buffer: Buffer.from(
+				'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+				'base64'
+			)
+		});
+		const figure = manuscript.getByRole('figure');
+		await expect(figure.getByRole('img', { name: 'Footing stones' })).toBeVisible();
+		await figure.getByRole('img').click();
+		const bar = page.getByRole('group', { name: 'Picture' });
+		await bar.getByLabel('What it shows').fill('Footing stones in two lines');
+		await bar.getByLabel('Credit').fill('The writer');
+		await bar.getByLabel('Credit').press('Tab');
+		await expect(figure.getByRole('img', { name: 'Footing stones in two lines' })).toBeVisible();
+	});
+
 	await test.step('it is all there after a reload', async () => {
 		await expect(page.getByText('saved', { exact: true })).toBeVisible();
 		await page.reload();

@@ -5,7 +5,8 @@ import { runThrough } from '../keywords';
 import { docText } from '../manuscript';
 import { proposePlan } from '../plan';
 import { draftArticle } from '../writers';
-import { analyse, draftMaterialOf, type Evidence } from './';
+import { analyse, draftMaterialOf } from './analyse';
+import type { Evidence } from './evidence';
 
 /** The same evidence under other ids, in another order. */
 function renamed(evidence: Evidence, idOf: (at: number) => string): Evidence {
@@ -25,7 +26,7 @@ function seen(evidence: Evidence) {
 		list.find((one) => one.id === id)?.text;
 	return {
 		terms: findings.terms.map(({ phrase }) => phrase),
-		topics: findings.topics.map(({ title }) => title),
+		topics: findings.topics.map(({ label }) => label),
 		questions: findings.questions.map(({ text }) => text),
 		figures: findings.figures.map(({ label, low, high }) => ({ label, low, high })),
 		title: plan.title,

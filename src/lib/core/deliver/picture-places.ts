@@ -2,7 +2,7 @@ import type { Findings } from '../findings';
 import { docText, figure, headOf, plannedCuts, type TakeDoc } from '../manuscript';
 import { keptBlocksOf, type Article } from '../pages';
 import type { Plan } from '../plan';
-import { contentStemsOf, keywordStemsOf, wordsOf } from '../text';
+import { contentStemsOf, keywordStemsOf, wordsOf, nameWords } from '../text';
 
 /** A section in which pages have pictures and the text has none. */
 export interface PicturePlace {
@@ -123,10 +123,6 @@ export interface StandingPicture {
 	readonly strange: string;
 }
 
-/** Words of file names that say nothing. */
-const EMPTY_NAMES =
-	/^(?:img|image|images|photo|photograph|picture|pic|dsc|dscn|scan|copy|final|new|large|small|thumb|web|crop|cropped|edit|edited|jpg|jpeg|png|webp|gif|svg)$/;
-
 /**
  * The pictures of a take in reading order. Whether one shows what its section speaks of is told by its
  * words alone: file name, alt text, caption.
@@ -166,14 +162,4 @@ export function standingPicturesOf(
 			return [{ picture, alt, caption, heading, strange: isKnown ? '' : says }];
 		});
 	});
-}
-
-/** The words of a file name: "barn-roof_02.JPG" → "barn roof". */
-export function nameWords(name: string): string {
-	return name
-		.replace(/\.[a-z0-9]{2,5}$/i, '')
-		.replace(/([a-z])([A-Z])/g, '$1 $2')
-		.split(/[^\p{L}]+/u)
-		.filter((word) => word.length > 1 && !EMPTY_NAMES.test(word.toLowerCase()))
-		.join(' ');
 }

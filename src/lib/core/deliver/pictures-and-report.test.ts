@@ -7,12 +7,12 @@ import { docOf, figure, heading, paragraph, textNode, type TakeDoc } from '../ma
 import { EMPTY_ARTICLE, type Block } from '../pages';
 import { newSection } from '../plan';
 import type { Slip, Standing, TermState } from '../standing';
+import { nameWords } from '../text';
 import { standsAlone } from './alone';
 import { textOfBlock } from './article';
 import { REPORT_PARTS } from './choices';
 import { readPictureList } from './picture-list';
 import {
-	nameWords,
 	picturePlacesOf,
 	standingPicturesOf,
 	withoutPicture,

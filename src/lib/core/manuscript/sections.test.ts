@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { heading, paragraph, textNode } from './build';
+import { docOf, heading, paragraph, textNode } from './build';
 import { docText, textRunsOf, type BlockNode } from './node';
-import { cutSections, headOf, outlineOf, plannedCuts, stepOf } from './sections';
+import { cutSections, headOf, outlineOf, plannedCuts, stepOf, withSection } from './sections';
 
 const text = (words: string) => paragraph(textNode(words));
 const cutsOf = (...blocks: readonly BlockNode[]) => cutSections(blocks.map(headOf));
@@ -137,5 +137,22 @@ describe('the outline', () => {
 		expect(stepOf(heads, 2, -1)).toBeNull();
 		expect(stepOf(heads, 0, 1)).toBeNull();
 		expect(stepOf(heads, 1, 1)).toBeNull();
+	});
+});
+
+describe('withSection', () => {
+	const doc = docOf([
+		heading(2, 'One', 'a'),
+		text('Old.'),
+		heading(2, 'Three', 'c'),
+		text('Last.')
+	]);
+	const textsWith = (id: string) =>
+		withSection(doc, heading(2, 'New', id), [text('Other.')], ['a', 'b', 'c']).content.map(docText);
+
+	it('puts blocks in place of those of a section, and a section that is lacking where the plan has it', () => {
+		expect(textsWith('a')).toEqual(['One', 'Other.', 'Three', 'Last.']);
+		expect(textsWith('b')).toEqual(['One', 'Old.', 'New', 'Other.', 'Three', 'Last.']);
+		expect(textsWith('c')).toEqual(['One', 'Old.', 'Three', 'Other.']);
 	});
 });

@@ -1,4 +1,4 @@
-import type { BlockNode } from './node';
+import type { BlockNode, HeadingNode, TakeDoc } from './node';
 
 /** What cutting needs to know of a block, whether of a manuscript or of its reading. */
 export interface Head {
@@ -108,4 +108,33 @@ export function stepOf(blocks: readonly Head[], from: number, step: -1 | 1): num
 	}
 	const before = parts.findLast((one) => one.to === part.from && one.level === part.level);
 	return before ? before.from : null;
+}
+
+/**
+ * A manuscript with other blocks in a section. One that it lacks comes behind the last section before it
+ * in the order of the plan.
+ *
+ * @param opens heading of the section, with its id
+ * @param order ids of all planned sections, in the plan's order
+ */
+export function withSection(
+	doc: TakeDoc,
+	opens: HeadingNode,
+	blocks: readonly BlockNode[],
+	order: readonly string[]
+): TakeDoc {
+	const cuts = plannedCuts(doc.content.map(headOf), new Set(order));
+	const section = opens.attrs.section ?? '';
+	const cut = cuts.get(section);
+	if (cut)
+		return {
+			...doc,
+			content: [...doc.content.slice(0, cut.from + 1), ...blocks, ...doc.content.slice(cut.to)]
+		};
+	const before = order.slice(0, order.indexOf(section)).findLast((id) => cuts.has(id));
+	const at = before === undefined ? 0 : cuts.get(before)!.to;
+	return {
+		...doc,
+		content: [...doc.content.slice(0, at), opens, ...blocks, ...doc.content.slice(at)]
+	};
 }

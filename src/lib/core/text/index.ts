@@ -18,5 +18,6 @@ export * from './sense';
 export * from './dialect';
 export * from './verbs';
 export * from './leaning';
+export * from './file-names';
 export * from './letters';
 export * from './quotes';

@@ -1,11 +1,10 @@
-import { nameWords, withoutPicture, withPicture } from '$lib/core/deliver';
+import { withoutPicture, withPicture } from '$lib/core/deliver';
 import type { Picture } from '$lib/data/db';
-import { addPicture, deletePicture, putPicture } from '$lib/data/pictures';
+import { deletePicture, putPicture } from '$lib/data/pictures';
 import { changeTakeDoc } from '$lib/data/takes';
 import { history } from '../frame/history.svelte';
+import { keepPicture } from '../parts/keep-picture';
 import type { ReadPicture } from '../parts/read-picture';
-
-const NOTHING_SAID = { alt: '', caption: '', credit: '', licence: '', source: '' };
 
 /** Keeps a picture and puts it into a section of a take, as one step that can be taken back. */
 export async function addPictureAsStep(
@@ -18,13 +17,7 @@ export async function addPictureAsStep(
 		label: `Brought in ${read.name}`,
 		redo: async () => {
 			if (made) await putPicture(made);
-			else
-				made = await addPicture({
-					...read,
-					...NOTHING_SAID,
-					alt: proposedAlt(read.name),
-					assignment
-				});
+			else made = await keepPicture(assignment, read);
 			const picture = made;
 			if (into) await changeTakeDoc(into.take, (doc) => withPicture(doc, into.section, picture));
 		},
@@ -61,10 +54,4 @@ export async function deletePictureAsStep(
 					);
 		}
 	});
-}
-
-/** What a picture might be called for who cannot see it: the words of its file's name. */
-function proposedAlt(name: string): string {
-	const words = nameWords(name);
-	return words === '' ? '' : words[0]!.toUpperCase() + words.slice(1);
 }

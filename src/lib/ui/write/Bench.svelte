@@ -86,6 +86,19 @@
 			return { id, text, known, others };
 		})
 	);
+	/** Questions of the slip that the text does not answer, with what notes and pages say to them. */
+	const asked = $derived(
+		(slip?.questions ?? [])
+			.filter(({ isAnswered }) => !isAnswered)
+			.flatMap(({ id, text }) => {
+				const known = findings.questions.find((question) => question.id === id);
+				if (!known) return [];
+				const all = [...known.answers, ...known.mayAnswer];
+				const own = all.filter(({ source }) => isNote(source)).slice(0, 2);
+				const theirs = all.find(({ source }) => !isNote(source));
+				return [{ id, text, answers: theirs ? [...own, theirs] : own }];
+			})
+	);
 	const signOf = (source: string | undefined) =>
 		source === undefined
 			? ''
@@ -163,6 +176,24 @@
 	</div>
 {:else}
 	<p class="item">None of your notes speaks of this section.</p>
+{/each}
+{#each keyed(asked, ({ id }) => id) as { rowKey, item: { text, answers } } (rowKey)}
+	<div class="item">
+		<strong>? {text}</strong>
+		{#each answers as answer, i (i)}
+			<p class="mt-1">
+				<strong class={isNote(answer.source) ? 'text-secondary' : 'text-primary'}
+					>{signOf(answer.source)}</strong
+				>
+				<span class="font-serif">{answer.text}</span>
+				<button class="linkish" onclick={() => bringFact(answer.text, answer.source)}
+					>{isNote(answer.source) ? 'Bring in' : 'Mark it to be said'}</button
+				>
+			</p>
+		{:else}
+			<p class="mt-1">Neither notes nor pages answer it.</p>
+		{/each}
+	</div>
 {/each}
 {#each keyed(facts, ({ id }) => id) as { rowKey, item: { text, known, others } } (rowKey)}
 	<!-- svelte-ignore a11y_no_static_element_interactions -->

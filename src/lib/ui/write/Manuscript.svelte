@@ -1,16 +1,20 @@
 <!-- One take: ladder on top, slips in the left margin, the manuscript as a page, the bench when wanted. -->
 <script lang="ts">
-	import type { Plan } from '$lib/core/plan';
+	import { headingOf, type Plan } from '$lib/core/plan';
 	import type { Take } from '$lib/data/db';
 	import { addTake } from '$lib/data/takes';
 	import { untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
-	import type { TakeDoc } from '$lib/core/manuscript';
+	import { figure, heading, withSection, type BlockNode, type TakeDoc } from '$lib/core/manuscript';
+	import { changeTakeAsStep } from '../assignment/change-take';
 	import type { Move, ReplySection } from '$lib/core/writers';
 	import type { Link, LinkTarget } from '$lib/core/clients';
 	import type { QuoteStyle } from '$lib/core/text';
 	import { readLinks } from '$lib/data/clients';
 	import { follow } from '$lib/data/follow';
+	import { isStorageFull, messageOf, NO_ROOM } from '$lib/data/trouble';
+	import { keepPicture } from '../parts/keep-picture';
+	import { readPicture } from '../parts/read-picture';
 	import AskPanel from './AskPanel.svelte';
 	import BringBack, { type Part } from './BringBack.svelte';
 	import type { Scope } from './moves';
@@ -22,6 +26,7 @@
 	import CommentBox from './CommentBox.svelte';
 	import FindBar from './FindBar.svelte';
 	import LinkBox from './LinkBox.svelte';
+	import PictureBar from './PictureBar.svelte';
 	import TableBar from './TableBar.svelte';
 	import TakeGrowth from './TakeGrowth.svelte';
 	import TakeStanding from './TakeStanding.svelte';
@@ -81,13 +86,15 @@
 				mustNotSay: session.mustNotSay,
 				brands: session.client?.brands ?? []
 			}),
-			() => quotes
+			() => quotes,
+			(files, block) => void bringPictures(files, block)
 		)
 	);
 	const keeper = editor.keeper;
 	const reading = $derived(editor.reading);
 	let tops = $state.raw<ReadonlyMap<string, number>>(new Map());
 	let margin = $state<HTMLElement>();
+	let picker = $state<HTMLInputElement>();
 	/** Windows of this width have room for the bench beside the page. */
 	let isBenchOpen = $state(matchMedia('(min-width: 1200px)').matches);
 	let benchTab = $state<BenchTab>('section');
@@ -268,6 +275,20 @@
 		editor.command((chain) => chain);
 	}
 
+	/** Keeps pictures and puts them behind a block, or behind the cursor's; the step is the text's own. */
+	async function bringPictures(files: readonly File[], block: number | null) {
+		for (const file of files) {
+			try {
+				const picture = await keepPicture(session.id, await readPicture(file));
+				editor.putBehind(block, [figure(picture.id, picture.alt, picture.caption)]);
+			} catch (error) {
+				toast.error(
+					isStorageFull(error) ? `${file.name} is not kept. ${NO_ROOM}.` : messageOf(error)
+				);
+			}
+		}
+	}
+
 	function bringAll() {
 		askedByHand = { move: 'draft', passage: null };
 		brought = plan.sections.map(({ id }) => id);
@@ -312,6 +333,20 @@
 		const { inHand, entries } = editor.outline;
 		const entry = entries.find(({ at }) => at === inHand);
 		if (entry) editor.outline.fold(entry.at, !entry.isFolded);
+	}
+
+	/** A section of this take takes the place of that of another one. */
+	async function giveSection(other: string, section: string, blocks: readonly BlockNode[]) {
+		const planned = plan.sections.find(({ id }) => id === section);
+		if (!planned) return;
+		await changeTakeAsStep(other, `Gave “${headingOf(plan, planned)}” to another take`, (doc) =>
+			withSection(
+				doc,
+				heading(planned.level, headingOf(plan, planned), section),
+				blocks,
+				plan.sections.map(({ id }) => id)
+			)
+		);
 	}
 
 	async function takeOutline() {
@@ -402,6 +437,7 @@
 				others={session.takes.filter(({ id }) => id !== take.id)}
 				read={(doc) => editor.readingOf(doc)}
 				ontake={(section, blocks) => editor.put(section, blocks, 'replace')}
+				ongive={(other, section, blocks) => void giveSection(other, section, blocks)}
 				onclose={() => (isComparing = false)}
 			/>
 		</div>
@@ -456,13 +492,31 @@
 							isPlain ? 'Show where sentences come from' : 'Hide where sentences come from',
 							() => (isPlain = !isPlain)
 						],
-						['Set the quotation marks', setQuotes]
+						['Set the quotation marks', setQuotes],
+						['Picture from a file', () => picker?.click()]
 					]}
 				/>
-				{#if editor.isOn('table')}<TableBar {editor} />{/if}
+				{#if editor.figure}<PictureBar
+						picture={session.pictures.find(({ id }) => id === editor.figure?.picture)}
+						alt={editor.figure.alt}
+						onalt={(alt) => editor.setAlt(alt)}
+					/>{:else if editor.isOn('table')}<TableBar {editor} />{/if}
 				{#if box === 'link'}<LinkBox links={editor.links} {targets} onclose={closeBox} />{/if}
 				{#if box === 'comment'}<CommentBox comments={editor.comments} onclose={closeBox} />{/if}
 				{#if box === 'find'}<FindBar finder={editor.finder} onclose={closeBox} />{/if}
+				<input
+					type="file"
+					class="sr-only"
+					tabindex="-1"
+					accept="image/*"
+					multiple
+					aria-label="Picture files"
+					bind:this={picker}
+					onchange={(event) => {
+						void bringPictures([...(event.currentTarget.files ?? [])], null);
+						event.currentTarget.value = '';
+					}}
+				/>
 				<ManuscriptPage mount={(element) => editor.mount(element)} onresize={layOut} {isPlain} />
 				<OutlineNotes
 					differences={editor.differences}

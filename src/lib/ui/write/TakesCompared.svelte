@@ -16,9 +16,11 @@
 		read: (doc: TakeDoc) => Reading | null;
 		/** Puts blocks of the other take into a section of the open one. */
 		ontake: (section: string, blocks: readonly BlockNode[]) => void;
+		/** Puts blocks of the open take into a section of the other one. */
+		ongive: (other: string, section: string, blocks: readonly BlockNode[]) => void;
 		onclose: () => void;
 	}
-	let { plan, mine, mineName, others, read, ontake, onclose }: Props = $props();
+	let { plan, mine, mineName, others, read, ontake, ongive, onclose }: Props = $props();
 
 	let chosen = $state<string | null>(null);
 	const other = $derived(others.find(({ id }) => id === chosen) ?? others[0]);
@@ -120,6 +122,10 @@
 						class="linkish"
 						aria-label="Take over: {heading}"
 						onclick={() => ontake(id, right)}>Take this section over</button
+					>{/if}{#if !isSame && left.length > 0 && other}<button
+						class="linkish"
+						aria-label="Give to {other.name}: {heading}"
+						onclick={() => ongive(other.id, id, left)}>Give ours to it</button
 					>{/if}
 			</h3>
 			<div class="sides">

@@ -55,6 +55,8 @@ export interface ManuscriptContext {
 	readonly wording: WordingRules | null;
 	/** How quotation marks are set as they are typed. */
 	readonly quotes?: QuoteStyle;
+	/** Takes pictures that are pasted or dropped, with the place of the block they come behind. */
+	readonly onpictures?: (files: readonly File[], block: number) => void;
 }
 
 /** What an open assignment holds a manuscript against; plan and wording are asked for when they are needed. */
@@ -62,9 +64,11 @@ export function contextOf(
 	session: Pick<Session, 'findings' | 'runs'>,
 	planOf: () => Plan,
 	wordingOf: () => WordingRules | null,
-	quotesOf: () => QuoteStyle = () => 'straight'
+	quotesOf: () => QuoteStyle = () => 'straight',
+	onpictures?: (files: readonly File[], block: number) => void
 ): ManuscriptContext {
 	return {
+		...(onpictures ? { onpictures } : {}),
 		get quotes() {
 			return quotesOf();
 		},
@@ -178,6 +182,10 @@ export class ManuscriptEditor {
 				onSelect: () => this.#moved(),
 				onDrop: (at) => this.#drop(at),
 				onMarkdown: (doc) => this.#pasteDoc(doc),
+				onPictures: (files, at) => {
+					this.#context.onpictures?.(files, editor.state.doc.resolve(at).index(0));
+					return this.#context.onpictures !== undefined;
+				},
 				quotes: () => this.#context.quotes ?? 'straight'
 			});
 			this.#editor = editor;
@@ -359,6 +367,29 @@ export class ManuscriptEditor {
 		if (!editor || !step) return false;
 		editor.view.dispatch(step);
 		return true;
+	}
+
+	/** Puts blocks behind a block; behind the cursor's without one. */
+	putBehind(block: number | null, blocks: readonly BlockNode[]): void {
+		const editor = this.#editor;
+		if (!editor) return;
+		const place = Math.min((block ?? this.#block) + 1, editor.state.doc.childCount);
+		const at = blockStart(editor.state.doc, place);
+		this.command((chain) => chain.insertContentAt(at, blocks as JSONContent[]));
+		this.#showBlock(place);
+	}
+
+	/** The picture that is chosen, or whose caption the cursor stands in; null: none. */
+	readonly figure: { readonly picture: string; readonly alt: string } | null = $derived.by(() => {
+		const editor = this.#followed();
+		if (!editor?.isActive('figure')) return null;
+		const { picture, alt } = editor.getAttributes('figure') as { picture?: string; alt?: string };
+		return { picture: picture ?? '', alt: alt ?? '' };
+	});
+
+	/** Says what the picture in hand shows, for who cannot see it. */
+	setAlt(alt: string): void {
+		this.#editor?.chain().updateAttributes('figure', { alt }).run();
 	}
 
 	/** Puts dragged blocks behind the block that they are dropped on. */

@@ -176,6 +176,8 @@ export function makeEditor(
 		onSelect: (editor: Editor) => void;
 		/** Something of the app is dropped at a place of the document; false: it is not ours. */
 		onDrop: (at: number) => boolean;
+		/** Pictures are pasted or dropped at a place of the document; false: they are not taken. */
+		onPictures?: (files: readonly File[], at: number) => boolean;
 		/** Markdown is pasted; false: it comes in as text. */
 		onMarkdown?: (doc: TakeDoc) => boolean;
 		/** How quotation marks are set as they are typed; as they are where it is left out. */
@@ -212,6 +214,9 @@ export function makeEditor(
 			},
 			handlePaste: (view, event) => {
 				const data = event.clipboardData;
+				// office programs send a picture of the text along
+				if (data?.getData('text/html') === '' && imagesIn(data).length > 0)
+					return handlers.onPictures?.(imagesIn(data), view.state.selection.from) ?? false;
 				const text = data?.getData('text/plain') ?? '';
 				// Markdown is pasted as text alone; inside code and with Shift it stays as it is
 				if (!data || data.getData('text/html') !== '' || !isMarkdown(text)) return false;
@@ -220,7 +225,10 @@ export function makeEditor(
 			},
 			handleDrop: (view, event) => {
 				const at = view.posAtCoords({ left: event.clientX, top: event.clientY });
-				return at !== null && handlers.onDrop(at.pos);
+				if (at === null) return false;
+				const images = imagesIn(event.dataTransfer);
+				if (images.length > 0) return handlers.onPictures?.(images, at.pos) ?? false;
+				return handlers.onDrop(at.pos);
 			}
 		},
 		onTransaction: ({ editor, transaction }) => {
@@ -231,6 +239,10 @@ export function makeEditor(
 			else if (transaction.selectionSet) handlers.onSelect(editor);
 		}
 	});
+}
+
+function imagesIn(data: DataTransfer | null): File[] {
+	return [...(data?.files ?? [])].filter(({ type }) => type.startsWith('image/'));
 }
 
 /** Shows another state of the manuscript without counting it as typed; the caret stays where it was. */

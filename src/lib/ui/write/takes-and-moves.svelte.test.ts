@@ -52,6 +52,7 @@ describe('TakesCompared', () => {
 		],
 		read: (doc: TakeDoc) => (doc === mine ? reading(9, 60) : reading(11, 64)),
 		ontake: vi.fn(),
+		ongive: vi.fn(),
 		onclose: vi.fn()
 	};
 
@@ -66,9 +67,11 @@ describe('TakesCompared', () => {
 		expect(screen.getByRole('heading', { name: /^Lay the cope.*the same/ })).toBeTruthy();
 	});
 
-	it('takes a section over from the other take, and compares with a third', async () => {
-		const ontake = vi.fn();
-		render(TakesCompared, { ...props, ontake });
+	it('takes a section over from the other take or gives ours to it, and compares with a third', async () => {
+		const [ontake, ongive] = [vi.fn(), vi.fn()];
+		render(TakesCompared, { ...props, ontake, ongive });
+		await user.click(screen.getByRole('button', { name: 'Give to Take 2: Dig the trench' }));
+		expect(ongive).toHaveBeenCalledWith('2', 'a', [paragraph(textNode('Dig until it is firm.'))]);
 		await user.click(screen.getByRole('button', { name: 'Take over: Dig the trench' }));
 		expect(ontake).toHaveBeenCalledWith('a', [
 			paragraph(textNode('Dig until it is firm and dry.'))
