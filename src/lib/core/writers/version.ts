@@ -108,3 +108,19 @@ export function docOfVersions(plan: Plan, versions: readonly Version[]): TakeDoc
 		])
 	);
 }
+
+/** Ids of what blocks are marked as drawn from, each once. */
+export function sourcesIn(blocks: readonly BlockNode[]): string[] {
+	const found = new Set<string>();
+	const read = (node: unknown): void => {
+		const { marks, content } = node as {
+			marks?: readonly { type: string; attrs?: { source?: string } }[];
+			content?: readonly unknown[];
+		};
+		for (const mark of marks ?? [])
+			if (mark.type === 'origin' && mark.attrs?.source) found.add(mark.attrs.source);
+		content?.forEach(read);
+	};
+	blocks.forEach(read);
+	return [...found];
+}

@@ -1,4 +1,11 @@
-import { headProposalsOf, makeArticle, NO_DELIVERY_CHOICES, stepsOf } from '$lib/core/deliver';
+import {
+	headProposalsOf,
+	makeArticle,
+	NO_DELIVERY_CHOICES,
+	stepsOf,
+	takeawaysOf,
+	type DeliveredArticle
+} from '$lib/core/deliver';
 import type { Findings } from '$lib/core/findings';
 import { heading, list, textNode, type BlockNode, type TakeDoc } from '$lib/core/manuscript';
 import type { Plan } from '$lib/core/plan';
@@ -11,27 +18,7 @@ export function headLinesOf(
 	findings: Findings,
 	pages: readonly Pick<Page, 'id' | 'article'>[]
 ): BlockNode[] {
-	const article = makeArticle(doc, {
-		head: {
-			title: plan.title,
-			titleTag: plan.titleTag,
-			description: plan.description,
-			slug: plan.slug,
-			keyword: findings.keyword,
-			language: 'en',
-			author: '',
-			publisher: '',
-			publishedOn: '',
-			changedOn: '',
-			address: ''
-		},
-		choices: NO_DELIVERY_CHOICES,
-		takeaways: [],
-		references: { references: [], places: new Map() },
-		remarks: [],
-		furtherReading: [],
-		pictures: new Map()
-	});
+	const article = articleOf(doc, plan, findings);
 	const { titleTags, descriptions, headlines, standfirsts } = headProposalsOf(article, {
 		findings,
 		plan,
@@ -60,4 +47,33 @@ export function headLinesOf(
 		...group('Headlines', headlines),
 		...group('Lines under the headline', standfirsts)
 	];
+}
+
+/** Sentences of a take that say most, one of a section at most. */
+export function takeawaysIn(doc: TakeDoc, plan: Plan, findings: Findings): string[] {
+	return takeawaysOf(articleOf(doc, plan, findings).blocks, findings.keyword);
+}
+
+function articleOf(doc: TakeDoc, plan: Plan, findings: Findings): DeliveredArticle {
+	return makeArticle(doc, {
+		head: {
+			title: plan.title,
+			titleTag: plan.titleTag,
+			description: plan.description,
+			slug: plan.slug,
+			keyword: findings.keyword,
+			language: 'en',
+			author: '',
+			publisher: '',
+			publishedOn: '',
+			changedOn: '',
+			address: ''
+		},
+		choices: NO_DELIVERY_CHOICES,
+		takeaways: [],
+		references: { references: [], places: new Map() },
+		remarks: [],
+		furtherReading: [],
+		pictures: new Map()
+	});
 }

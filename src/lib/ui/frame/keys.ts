@@ -47,6 +47,10 @@ export const KEYS: readonly {
 			['Alt + J', 'the next section with something open'],
 			['Alt + G', 'the next gap'],
 			['Alt + Q', 'only the text and its section’s slip'],
+			['Alt + O', 'the outline: there Alt + ↑ ↓ moves a section, ← → folds it'],
+			['Alt + .', 'fold the section, or unfold it'],
+			['Alt + C', 'say something to the client about the chosen words'],
+			['Ctrl/⌘ + L', 'a link for the chosen words'],
 			['Ctrl/⌘ + F', 'find and replace']
 		]
 	},

@@ -147,7 +147,11 @@
 		font: 400 12.5px var(--font-sans);
 		color: var(--ink-2);
 	}
-	.manuscript :global(.is-empty)::before {
+	.manuscript :global(figure.is-empty figcaption)::before {
+		content: 'A caption';
+		opacity: 0.6;
+	}
+	.manuscript :global(.is-empty:not(figure))::before {
 		content: attr(data-placeholder);
 		float: left;
 		height: 0;

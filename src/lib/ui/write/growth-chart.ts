@@ -48,7 +48,7 @@ export function drawGrowth(
 		animation: false,
 		textStyle: { color: ink, fontFamily: style.fontFamily },
 		grid: { left: 52, right: 46, top: 34, bottom: 30 },
-		legend: { top: 0, left: 46, textStyle: { color: ink }, itemWidth: 18, icon: 'roundRect' },
+		legend: { top: 0, left: 'center', textStyle: { color: ink }, itemWidth: 18, icon: 'roundRect' },
 		tooltip: { trigger: 'axis', confine: true },
 		xAxis: {
 			type: 'category',

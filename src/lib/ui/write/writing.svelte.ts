@@ -4,10 +4,12 @@ import type { BlockNode, TakeDoc } from '$lib/core/manuscript';
 import type { Plan } from '$lib/core/plan';
 import {
 	EndpointWriter,
+	isMaterialMove,
 	materialSignsOf,
 	originsBySign,
 	requestText,
 	sectionRequestOf,
+	versionByMaterial,
 	versionsOf,
 	wordsOfBlocks,
 	type Endpoint,
@@ -121,8 +123,8 @@ export class Writing {
 			return 'By hand means: copy the request, and bring the reply back.';
 		if (this.writer === 'built-in' && isPassage)
 			return 'The built-in drafter lays out whole sections. Ask an endpoint, or copy the request for an assistant of yours and bring the reply back.';
-		if (this.writer === 'built-in' && !BUILT_IN_MOVES.has(move))
-			return 'The built-in drafter lays out your notes and does nothing else. Ask an endpoint, or copy the request for an assistant of yours and bring the reply back.';
+		if (this.writer === 'built-in' && !BUILT_IN_MOVES.has(move) && !isMaterialMove(move))
+			return 'The built-in drafter lays out what you have and words nothing anew. Ask an endpoint, or copy the request for an assistant of yours and bring the reply back.';
 		return '';
 	}
 
@@ -218,6 +220,7 @@ export class Writing {
 			if (this.endpoint)
 				await this.#byEndpoint(this.endpoint, requests, plan, findings, stop, take);
 			else if (requests[0]!.move === 'titles') take(await this.#titles(requests[0]!, doc));
+			else if (isMaterialMove(requests[0]!.move)) await this.#byMaterial(requests, doc, stop, take);
 			else await this.#builtIn(requests, elsewhere, take);
 		} catch (error) {
 			trouble = messageOf(error);
@@ -268,6 +271,31 @@ export class Writing {
 			// a key that is refused is refused for every section
 			if (version.outcome.kind === 'refused' && version.blocks.length === 0 && !version.left)
 				return;
+		}
+	}
+
+	/** Moves that add what notes and text have, one section after the other. */
+	async #byMaterial(
+		requests: readonly SectionRequest[],
+		doc: TakeDoc | null,
+		stop: Stop,
+		take: (version: Version) => void
+	): Promise<void> {
+		const { analysed, plan, findings, noteSigns, mustNotSay, assignment } = this.#session;
+		if (!analysed || !plan || !findings || !doc)
+			throw new Error('the evidence is still being read');
+		const wishes = { mustNotSay, callToAction: assignment?.brief.callToAction ?? '' };
+		const now = $state.snapshot(plan) as Plan;
+		const { move } = requests[0]!;
+		const fates =
+			move === 'lengthen' ? await analysis.noteFates(analysed.evidence, now, wishes, doc) : [];
+		const takeaways =
+			move === 'takeaways'
+				? (await import('../deliver/head-lines')).takeawaysIn(doc, now, findings)
+				: [];
+		for (const request of requests) {
+			if (stop.aborted) return;
+			take(versionByMaterial(request, { findings, noteSigns, fates, takeaways }));
 		}
 	}
 

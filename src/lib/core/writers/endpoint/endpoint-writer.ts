@@ -1,4 +1,4 @@
-import { docText, type BlockNode } from '../../manuscript';
+import { docText } from '../../manuscript';
 import type { Plan } from '../../plan';
 import { countWords } from '../../text';
 import {
@@ -9,6 +9,7 @@ import {
 	type DroppedReason,
 	type OriginOfSign
 } from '../reply';
+import { sourcesIn } from '../version';
 import type { LeftOver, SectionRequest, Stop, Writer, WriterOutcome, WriterStep } from '../writer';
 import type { ChatMessage, ChatServer } from './chat';
 
@@ -154,20 +155,4 @@ export class EndpointWriter implements Writer {
 		];
 		return { blocks, sources: sourcesIn(blocks), left };
 	}
-}
-
-/** Ids of what blocks are marked as drawn from, each once. */
-export function sourcesIn(blocks: readonly BlockNode[]): string[] {
-	const found = new Set<string>();
-	const read = (node: unknown): void => {
-		const { marks, content } = node as {
-			marks?: readonly { type: string; attrs?: { source?: string } }[];
-			content?: readonly unknown[];
-		};
-		for (const mark of marks ?? [])
-			if (mark.type === 'origin' && mark.attrs?.source) found.add(mark.attrs.source);
-		content?.forEach(read);
-	};
-	blocks.forEach(read);
-	return [...found];
 }
