@@ -181,11 +181,12 @@ async function walk(theme, names) {
 		.getByRole('textbox', { name: 'Manuscript' })
 		.getByRole('heading', { name: 'Lay the footings' })
 		.click();
+	await page.getByRole('tab', { name: 'Outline' }).click();
 	await take('write');
-	await page.getByRole('tab', { name: 'Your notes' }).click();
+	await page.getByRole('tab', { name: 'Notes', exact: true }).click();
 	await page.getByRole('group', { name: 'What became of the notes' }).waitFor();
 	await take('write-notes');
-	await page.getByRole('tab', { name: 'This section' }).click();
+	await page.getByRole('tab', { name: 'Section', exact: true }).click();
 	await page.getByRole('button', { name: 'More moves' }).click();
 	const ask = page.getByRole('region', { name: 'Ask a writer' });
 	await ask.getByLabel('Writer', { exact: true }).selectOption({ label: 'Stand-in · stand-in' });
@@ -201,6 +202,7 @@ async function walk(theme, names) {
 		.filter({ hasText: 'no joint runs up' })
 		.click();
 	await page.keyboard.press('Control+Home');
+	await page.keyboard.press('ArrowDown');
 	await page.keyboard.press('ArrowDown');
 	await page.keyboard.press('ArrowDown');
 	await page.keyboard.press('ArrowDown');
