@@ -61,7 +61,6 @@ test(`killed ${KILLS} times while it works, nothing older than a second is gone 
 	await first.close();
 	const chance = chances(7);
 	const manuscriptOf = (page: Page) => page.getByRole('textbox', { name: 'Manuscript' });
-	let pagesHere: number | null = null;
 
 	for (let round = 0; round < KILLS; round++) {
 		const deed = ['typing', 'planning', 'versions', 'importing'][round % 4]!;
@@ -122,7 +121,7 @@ test(`killed ${KILLS} times while it works, nothing older than a second is gone 
 			const count = async (of: Page) =>
 				Number(/\d+/.exec(await of.getByRole('tab', { name: /^Pages \d+$/ }).innerText())![0]);
 			await expect(tab).not.toHaveText('Pages 0');
-			pagesHere = await count(page);
+			const pagesHere = await count(page);
 			await page.getByLabel('Page files').setInputFiles(
 				ARTICLES.slice(0, 3).map((name, i) => ({
 					name: `again-${round}-${i}.html`,
