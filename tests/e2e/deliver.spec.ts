@@ -300,7 +300,7 @@ test('copies, a folder, a sitemap, queries that it is found for, and what a read
 	});
 
 	await test.step('Markdown goes with its head, the page goes into a folder', async () => {
-		await left(page).getByLabel('Title and description before the Markdown').check();
+		await left(page).getByLabel('Before the Markdown').selectOption('yaml');
 		const { bytes } = await saved(page, 'Save Markdown');
 		expect(strFromU8(bytes)).toMatch(/^---\ntitle: "How to build/);
 		// a folder of the browser's own stands for the one that a writer chooses

@@ -5,7 +5,7 @@ import { unified } from 'unified';
 import type { ArticleBlock, ContentsEntry, DeliveredArticle, Inline } from './article';
 
 /** What stands before the text: nothing, or the fields that static site generators read. */
-export const FRONT_MATTERS = ['none', 'yaml'] as const;
+export const FRONT_MATTERS = ['none', 'yaml', 'toml', 'json'] as const;
 export type FrontMatter = (typeof FRONT_MATTERS)[number];
 
 export interface MarkdownOptions {
@@ -36,28 +36,51 @@ export function articleMarkdown(
 		.use(remarkGfm)
 		.use(remarkStringify, { bullet: '-', emphasis: '_', rule: '-', listItemIndent: 'one' })
 		.stringify(tree);
-	return frontMatter === 'yaml' ? `${yamlOf(article)}\n${text}` : text;
+	return frontMatter === 'none' ? text : `${FRONTS[frontMatter](fieldsOf(article))}\n\n${text}`;
 }
 
-function yamlOf({ head, pictures, references }: DeliveredArticle): string {
-	const lines = [
+type Field = readonly [key: string, value: string | number | readonly string[]];
+
+/** What generators of sites read before a text; fields that say nothing are left out. */
+function fieldsOf({ head, pictures, references }: DeliveredArticle): Field[] {
+	const fields: Field[] = [
 		['title', head.title],
 		['seo_title', head.titleTag === head.title ? '' : head.titleTag],
 		['description', head.description],
 		['slug', head.slug],
-		['author', head.author]
-	].flatMap(([key = '', value = '']) => (value === '' ? [] : [`${key}: ${quoted(value)}`]));
-	const date = head.publishedOn === '' ? [] : [`date: ${head.publishedOn}`];
-	const image = pictures[0] ? [`image: ${quoted(pictures[0].file)}`] : [];
-	const tags = [`keywords: [${quoted(head.keyword)}]`];
-	const sources = references.length === 0 ? [] : [`sources: ${references.length}`];
-	return ['---', ...lines, ...date, ...image, ...tags, ...sources, '---', ''].join('\n');
+		['author', head.author],
+		['date', head.publishedOn],
+		['image', pictures[0]?.file ?? ''],
+		['keywords', [head.keyword]],
+		['sources', references.length === 0 ? '' : references.length]
+	];
+	return fields.filter(([, value]) => value !== '');
 }
 
-/** A string as YAML has it: as JSON, and with the line ends that JSON leaves as they are. */
+const FRONTS: Readonly<Record<Exclude<FrontMatter, 'none'>, (fields: readonly Field[]) => string>> =
+	{
+		yaml: (fields) =>
+			['---', ...fields.map(([key, value]) => `${key}: ${valueOf(key, value)}`), '---'].join('\n'),
+		toml: (fields) =>
+			['+++', ...fields.map(([key, value]) => `${key} = ${valueOf(key, value)}`), '+++'].join('\n'),
+		json: (fields) => JSON.stringify(Object.fromEntries(fields), null, 2)
+	};
+
+function valueOf(key: string, value: Field[1]): string {
+	if (typeof value === 'number') return `${value}`;
+	if (typeof value !== 'string') return `[${value.map(quoted).join(', ')}]`;
+	// both know days without quotes
+	return key === 'date' && /^\d{4}-\d\d-\d\d$/.test(value) ? value : quoted(value);
+}
+
+const LONE_HALVES = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
+
+/** A string as YAML and TOML have it: as JSON, and with the signs that JSON leaves as they are. */
 function quoted(value: string): string {
-	return JSON.stringify(value).replace(
-		/[\u0085\u2028\u2029]/g,
+	// halves of signs stand in no file of these forms
+	const whole = value.replace(LONE_HALVES, '\ufffd');
+	return JSON.stringify(whole).replace(
+		/[\u007f-\u009f\u2028\u2029]/g,
 		(sign) => `\\u${sign.charCodeAt(0).toString(16).padStart(4, '0')}`
 	);
 }

@@ -3,6 +3,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import { HtmlValidate } from 'html-validate/node';
 import mammoth from 'mammoth';
 import { parse, type DefaultTreeAdapterMap } from 'parse5';
+import { parse as parseToml } from 'smol-toml';
 import { SaxesParser } from 'saxes';
 import { describe, expect, it } from 'vitest';
 import { HOSTILE } from '../../../../tests/support/hostile';
@@ -540,6 +541,16 @@ describe('hostile texts', () => {
 			if (value?.startsWith('"') || value?.startsWith('['))
 				expect(() => JSON.parse(value)).not.toThrow();
 		}
+		const [, toml] = articleMarkdown(article, { frontMatter: 'toml' }).split(/^\+\+\+$/m);
+		const wellFormed = (text: string) => Buffer.from(text).toString();
+		expect(parseToml(toml!)).toMatchObject({
+			title: wellFormed(article.head.title),
+			keywords: [wellFormed(article.head.keyword)]
+		});
+		const json = articleMarkdown(article, { frontMatter: 'json' });
+		expect(JSON.parse(json.slice(0, json.indexOf('\n}\n') + 2))).toMatchObject({
+			title: article.head.title
+		});
 		expect(JSON.stringify(docFromMarkdown(markdown))).not.toMatch(
 			/"href":"(?:javascript|data|vbscript)/i
 		);

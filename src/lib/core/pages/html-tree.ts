@@ -188,5 +188,6 @@ const UNSEEN_ALL = new RegExp(UNSEEN, 'g');
 /** White space folded to single spaces; line breaks from `br` become sentence-safe spaces. */
 export function tidyText(text: string): string {
 	const seen = UNSEEN.test(text) ? text.replace(UNSEEN_ALL, '') : text;
-	return seen.replace(/\s+/g, ' ').trim();
+	// most text has single spaces and nothing to fold
+	return (/\s\s|[^\S ]/.test(seen) ? seen.replace(/\s+/g, ' ') : seen).trim();
 }

@@ -307,6 +307,28 @@ export class Session {
 		return this.#keeper.change(label, plan, { quiet });
 	}
 
+	/** Changes what is said over and of the article, in the plan and with it in the brief, as one step. */
+	setHead(
+		label: string,
+		values: Partial<Pick<Plan, 'title' | 'titleTag' | 'description' | 'slug'>>
+	): Promise<void> {
+		const plan = this.plan;
+		if (!plan) return Promise.resolve();
+		const brief = this.#assignment?.brief;
+		const { title, description } = values;
+		return history.together(label, async () => {
+			await this.changePlan(label, { ...($state.snapshot(plan) as Plan), ...values });
+			if (!brief || (title === undefined && description === undefined)) return;
+			await this.change(label, {
+				brief: {
+					...brief,
+					workingTitle: title ?? brief.workingTitle,
+					description: description ?? brief.description
+				}
+			});
+		});
+	}
+
 	/** Plans an article that exists from its own headings, as a step that can be taken back. */
 	async planArticle(take: Take, doc: TakeDoc): Promise<void> {
 		if (this.findings) await this.#keeper.ofArticle(take, doc, this.findings);

@@ -239,15 +239,20 @@
 			as comments in DOCX</label
 		>
 		<label class="flex items-center gap-2"
-			><input
-				type="checkbox"
-				class="checkbox checkbox-xs"
-				checked={frontMatter === 'yaml'}
+			>Before the Markdown
+			<select
+				class="field w-auto!"
+				value={frontMatter}
 				onchange={(event) => {
-					frontMatter = event.currentTarget.checked ? 'yaml' : 'none';
+					frontMatter = event.currentTarget.value as FrontMatter;
 					void saveSetting('front-matter', frontMatter);
 				}}
-			/> Title and description before the Markdown</label
+			>
+				<option value="none">nothing</option>
+				<option value="yaml">title and description, YAML</option>
+				<option value="toml">title and description, TOML</option>
+				<option value="json">title and description, JSON</option>
+			</select></label
 		>
 		<label class="flex items-center gap-2"
 			><input

@@ -92,6 +92,9 @@ function sessionOf(doc: TakeDoc = DOC, more: Record<string, unknown> = {}) {
 			session.delivery = change(session.delivery);
 			return Promise.resolve();
 		}),
+		setHead(label: string, values: object) {
+			return this.changePlan(label, { ...(this.plan as object), ...values });
+		},
 		changePlan: vi.fn((_: string, plan: unknown) => {
 			session.plan = plan as typeof session.plan;
 			return Promise.resolve();

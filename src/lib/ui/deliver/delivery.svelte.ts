@@ -262,10 +262,7 @@ export class Delivery {
 		label: string,
 		values: Partial<Pick<Plan, 'title' | 'titleTag' | 'description' | 'slug'>>
 	): Promise<void> {
-		const plan = this.plan;
-		return plan
-			? this.session.changePlan(label, { ...($state.snapshot(plan) as Plan), ...values })
-			: Promise.resolve();
+		return this.session.setHead(label, values);
 	}
 
 	/** The whole page, pictures inside it where their addresses are given. */

@@ -35,6 +35,24 @@ class History {
 		});
 	}
 
+	/** Makes one step of those that are done inside. */
+	async together(label: string, act: () => Promise<void>): Promise<void> {
+		const from = this.#done.length;
+		await act();
+		const steps = this.#done.slice(from);
+		if (steps.length < 2) return;
+		const step: Step = {
+			label,
+			undo: async () => {
+				for (const one of steps.toReversed()) await one.undo();
+			},
+			redo: async () => {
+				for (const one of steps) await one.redo();
+			}
+		};
+		this.#done = [...this.#done.slice(0, from), step];
+	}
+
 	undo(): Promise<void> {
 		return this.#inTurn(async () => {
 			const step = this.#done.at(-1);

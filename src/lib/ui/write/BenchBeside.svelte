@@ -77,8 +77,7 @@
 				: use === 'description'
 					? { description: text }
 					: { title: text };
-		const now = $state.snapshot(plan) as Plan;
-		await session.changePlan(`Chose a ${use}`, { ...now, ...values });
+		await session.setHead(`Chose a ${use}`, values);
 	}
 
 	const slip = $derived(

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { focused } from '../parts/focused';
 	import type { ClientComments } from './client-comments.svelte';
+	import OverPage from './OverPage.svelte';
 
 	interface Props {
 		comments: ClientComments;
@@ -21,18 +22,9 @@
 		comments.say(text);
 		onclose();
 	}
-
-	function keydown(event: KeyboardEvent) {
-		if (event.key === 'Escape') onclose();
-		else if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) keep(typed);
-		else return;
-		event.preventDefault();
-	}
 </script>
 
-<!-- Escape closes it wherever the focus stands inside -->
-<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-<div class="box" role="group" aria-label="Comment for the client" onkeydown={keydown}>
+<OverPage label="Comment for the client" {onclose} onaccept={() => keep(typed)}>
 	{#if comments.canSay}
 		<textarea
 			class="field"
@@ -67,25 +59,4 @@
 	<p class="text-ink-2" role="status">
 		{trouble || 'Comments leave with the DOCX file, and with nothing else.'}
 	</p>
-</div>
-
-<style>
-	.box {
-		position: sticky;
-		top: 31px;
-		z-index: 4;
-		max-height: 60dvh;
-		overflow-y: auto;
-		display: grid;
-		gap: 6px;
-		padding: 8px 44px;
-		border-bottom: 1px solid var(--rule);
-		background: var(--sheet);
-		font-size: 12.5px;
-	}
-	@media (max-width: 700px) {
-		.box {
-			padding-inline: 12px;
-		}
-	}
-</style>
+</OverPage>

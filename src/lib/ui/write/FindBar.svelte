@@ -3,6 +3,7 @@
 	import { focused } from '../parts/focused';
 	import { countOf } from '../parts/count-of';
 	import type { TextFinder } from './text-finder.svelte';
+	import OverPage from './OverPage.svelte';
 
 	interface Props {
 		finder: TextFinder;
@@ -26,17 +27,9 @@
 			finder.step(event.shiftKey ? -1 : 1);
 		}
 	}
-
-	function escape(event: KeyboardEvent) {
-		if (event.key !== 'Escape') return;
-		event.preventDefault();
-		onclose();
-	}
 </script>
 
-<!-- Escape closes it wherever the focus stands inside -->
-<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-<div class="bar" role="search" aria-label="Find and replace" onkeydown={escape}>
+<OverPage label="Find and replace" role="search" isRow {onclose}>
 	<!-- the writer just asked to type here -->
 	<input
 		class="field"
@@ -66,22 +59,9 @@
 		>Replace all</button
 	>
 	<button class="linkish text-xs" onclick={onclose}>Close</button>
-</div>
+</OverPage>
 
 <style>
-	.bar {
-		position: sticky;
-		top: 35px;
-		z-index: 4;
-		background: var(--sheet);
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 6px 8px;
-		padding: 6px 36px;
-		border-bottom: 1px solid var(--rule);
-		font-size: 12.5px;
-	}
 	.field {
 		width: 130px;
 		flex: 1 1 110px;

@@ -3,6 +3,7 @@
 	import { focused } from '../parts/focused';
 	import { suggestLinks, type LinkTarget } from '$lib/core/clients';
 	import { addressTyped, type TextLinks } from './text-links.svelte';
+	import OverPage from './OverPage.svelte';
 
 	interface Props {
 		links: TextLinks;
@@ -36,17 +37,9 @@
 		links.set(address, name);
 		onclose();
 	}
-
-	function keydown(event: KeyboardEvent) {
-		if (event.key !== 'Escape') return;
-		event.preventDefault();
-		onclose();
-	}
 </script>
 
-<!-- Escape closes it wherever the focus stands inside -->
-<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-<div class="box" role="group" aria-label="Link" onkeydown={keydown}>
+<OverPage label="Link" {onclose}>
 	<form
 		class="flex flex-wrap items-baseline gap-1.5"
 		onsubmit={(event) => {
@@ -90,22 +83,9 @@
 	{:else if typed === ''}
 		<p class="text-ink-2">No page of your client or of the evidence speaks of these words.</p>
 	{/if}
-</div>
+</OverPage>
 
 <style>
-	.box {
-		position: sticky;
-		top: 31px;
-		z-index: 4;
-		max-height: 60dvh;
-		overflow-y: auto;
-		display: grid;
-		gap: 6px;
-		padding: 8px 44px;
-		border-bottom: 1px solid var(--rule);
-		background: var(--sheet);
-		font-size: 12.5px;
-	}
 	li {
 		border-bottom: 1px solid var(--rule);
 	}
@@ -127,10 +107,5 @@
 	.target:hover .name,
 	.target:focus-visible .name {
 		color: var(--color-accent);
-	}
-	@media (max-width: 700px) {
-		.box {
-			padding-inline: 12px;
-		}
 	}
 </style>

@@ -3,6 +3,7 @@
 	import type { Picture } from '$lib/data/db';
 	import { changePicture } from '$lib/data/pictures';
 	import { history } from '../frame/history.svelte';
+	import OverPage from './OverPage.svelte';
 
 	interface Props {
 		/** As it is kept; undefined: it is not in this browser. */
@@ -33,7 +34,7 @@
 	}
 </script>
 
-<div class="bar no-print" role="group" aria-label="Picture">
+<OverPage label="Picture" isRow>
 	<label class="wide"
 		><span>What it shows</span>
 		<input
@@ -55,21 +56,9 @@
 			>
 		{/each}
 	{/if}
-</div>
+</OverPage>
 
 <style>
-	.bar {
-		position: sticky;
-		top: 31px;
-		z-index: 4;
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px 12px;
-		padding: 5px 44px 8px;
-		background: var(--sheet);
-		border-bottom: 1px solid var(--rule);
-		font-size: 12.5px;
-	}
 	label {
 		display: flex;
 		flex: 1 1 120px;
@@ -83,10 +72,5 @@
 	}
 	.field {
 		min-width: 0;
-	}
-	@media (max-width: 700px) {
-		.bar {
-			padding-inline: 12px;
-		}
 	}
 </style>

@@ -1,6 +1,7 @@
 <!-- What can be done with the table that the cursor stands in. -->
 <script lang="ts">
 	import type { ManuscriptEditor } from './manuscript-editor.svelte';
+	import OverPage from './OverPage.svelte';
 
 	let { editor }: { editor: Pick<ManuscriptEditor, 'command' | 'isOn'> } = $props();
 
@@ -18,26 +19,14 @@
 	];
 </script>
 
-<div class="bar no-print" role="toolbar" aria-label="Table">
+<OverPage label="Table" role="toolbar" isRow>
 	<span class="text-ink-2">Table</span>
 	{#each DEEDS as [name, run] (name)}
 		<button onclick={() => editor.command(run)}>{name}</button>
 	{/each}
-</div>
+</OverPage>
 
 <style>
-	.bar {
-		position: sticky;
-		top: 31px;
-		z-index: 4;
-		display: flex;
-		flex-wrap: wrap;
-		gap: 2px 12px;
-		padding: 3px 44px 5px;
-		background: var(--sheet);
-		border-bottom: 1px solid var(--rule);
-		font-size: 12.5px;
-	}
 	button {
 		color: var(--ink-2);
 	}
@@ -46,10 +35,5 @@
 		color: var(--ink);
 		text-decoration: underline;
 		text-underline-offset: 2px;
-	}
-	@media (max-width: 700px) {
-		.bar {
-			padding-inline: 12px;
-		}
 	}
 </style>

@@ -75,6 +75,7 @@ function withoutAuthorNote(blocks: readonly PageBlock[], author: string): PageBl
 }
 
 function addStructuredAnswers(blocks: PageBlock[], meta: PageMeta): void {
+	if (meta.faq.length === 0) return;
 	const plain = (text: string) =>
 		text
 			.toLowerCase()

@@ -68,6 +68,7 @@ export function keepNamed(
 
 /** What the data name and the page does not show, as blocks: pages that are drawn by a script. */
 export function namedBlocks(blocks: readonly PageBlock[], named: PageMeta['named']): Block[] {
+	if (named.body === '' && named.ingredients.length < 2 && named.steps.length === 0) return [];
 	const shown = new Set(
 		keyOf(
 			blocks
