@@ -2,7 +2,7 @@ import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { ARTICLES, demoFile, goTo, openArchiveElsewhere, openDrafted } from './support';
 
 /** How often the page is killed; `CORVAN_KILLS=300 npx playwright test kills` for the long run. */
-const KILLS = Number(process.env.CORVAN_KILLS ?? 6);
+const KILLS = Number(process.env.CORVAN_KILLS ?? 4);
 /** What was done so long before the page died must be there, in milliseconds of the page's own time. */
 const KEPT_AFTER_MS = 1_500;
 

@@ -43,6 +43,8 @@ export async function dropFiles(
 	page: Page,
 	files: readonly { name: string; text: string }[]
 ): Promise<void> {
+	// nobody takes what is dropped before the stage is there
+	await expect(page.getByLabel('Page files')).toBeAttached();
 	await page.evaluate(
 		(given) => {
 			const transfer = new DataTransfer();

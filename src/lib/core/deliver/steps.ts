@@ -40,7 +40,7 @@ export function stepsOf(
 }
 
 /** Share of entries that open with something to do, from which a numbered list is one of steps. */
-const DEEDS = 0.7;
+const DEEDS = 0.6;
 
 function areDeeds(items: readonly (readonly ArticleBlock[])[]): boolean {
 	const deeds = items.filter((item) => {
