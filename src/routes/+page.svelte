@@ -18,6 +18,7 @@
 	import { readSetting, saveSetting } from '$lib/data/settings';
 	import { fetchDemo } from '$lib/services/demo';
 	import NewAssignment from '$lib/ui/assignment/NewAssignment.svelte';
+	import { analysis } from '$lib/workers/client';
 	import { actions } from '$lib/ui/frame/actions.svelte';
 	import { history } from '$lib/ui/frame/history.svelte';
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
@@ -182,6 +183,8 @@
 			label: `Deleted “${title}”`,
 			redo: async () => {
 				whole = await deleteAssignment(id);
+				// what was worked out from it goes with it
+				await analysis.forgetKept();
 			},
 			undo: async () => {
 				if (whole) await putWhole(whole);

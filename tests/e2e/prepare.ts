@@ -6,7 +6,9 @@ test('the sample is opened, planned and drafted', async ({ page, context }) => {
 	const keep = async (state: 'planned' | 'drafted') => {
 		// what shows is on its way into storage
 		const tables = state === 'planned' ? ['plans'] : ['plans', 'takes'];
-		await expect.poll(() => countsOf(page, tables)).toEqual(tables.map(() => 1));
+		await expect.poll(() => countsOf(page, 'corvan', tables)).toEqual(tables.map(() => 1));
+		const analyses = () => countsOf(page, 'corvan-worked-out', ['analyses']);
+		await expect.poll(analyses).not.toEqual([0]);
 		await context.storageState({ path: stateFile(state), indexedDB: true });
 	};
 	await openSample(page);
@@ -17,11 +19,11 @@ test('the sample is opened, planned and drafted', async ({ page, context }) => {
 });
 
 /** How many rows each table holds. */
-function countsOf(page: Page, tables: readonly string[]) {
+function countsOf(page: Page, database: string, tables: readonly string[]) {
 	return page.evaluate(
-		(names) =>
+		([database, names]) =>
 			new Promise<number[]>((resolve) => {
-				const open = indexedDB.open('corvan');
+				const open = indexedDB.open(database);
 				open.onsuccess = () => {
 					const change = open.result.transaction([...names], 'readonly');
 					const asked = names.map((name) => change.objectStore(name).count());
@@ -31,6 +33,6 @@ function countsOf(page: Page, tables: readonly string[]) {
 					};
 				};
 			}),
-		tables
+		[database, tables] as const
 	);
 }

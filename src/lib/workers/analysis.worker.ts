@@ -1,5 +1,6 @@
 import { expose, transfer } from 'comlink';
 import {
+	adoptAnalysis,
 	analyse,
 	articleSign,
 	contextOf,
@@ -49,6 +50,7 @@ import {
 	versionsOf
 } from '$lib/core/writers';
 import { EvidenceShelf } from './evidence-shelf';
+import { KeptAnalyses } from './kept-analyses';
 import { readGatheredFile } from './gathered-files';
 import { ProofDesk } from './proof-desk';
 import { loadSpeller } from './spellers';
@@ -82,6 +84,8 @@ function loadVectors(): Promise<StemVectors | null> {
 }
 
 const shelf = new EvidenceShelf();
+/** A worker is named after the build that it is part of. */
+const keptAnalyses = new KeptAnalyses(self.name);
 /** Analyses by revision, those asked for last at the end. */
 const analyses = new Map<string, Analysis>();
 const MOST_ANALYSES = 3;
@@ -104,19 +108,29 @@ async function analysisOf(
 	onProgress: OnProgress = () => {},
 	isStopped: () => boolean = () => false
 ): Promise<Analysis | null> {
-	const known = analyses.get(revision);
 	const evidence: Evidence = shelf.evidenceOf(revision);
 	const analysis =
-		known ??
-		(await inSteps(
-			analyse(evidence, await loadStore(), await loadVectors()),
-			onProgress,
-			isStopped
-		));
+		analyses.get(revision) ??
+		(await keptAnalyses.find(revision, evidence)) ??
+		(await workOut(evidence, onProgress, isStopped));
 	if (!analysis) return null;
 	analyses.delete(revision);
 	analyses.set(revision, analysis);
 	if (analyses.size > MOST_ANALYSES) analyses.delete(analyses.keys().next().value!);
+	return analysis;
+}
+
+async function workOut(
+	evidence: Evidence,
+	onProgress: OnProgress,
+	isStopped: () => boolean
+): Promise<Analysis | null> {
+	const [work, table] = await Promise.all([loadStore(), loadVectors()]);
+	// what was kept of earlier revisions is most of this one
+	for (const earlier of analyses.values()) adoptAnalysis(work, earlier);
+	const analysis = await inSteps(analyse(evidence, work, table), onProgress, isStopped);
+	// without the table they are worse than they could be
+	if (analysis && table) void keptAnalyses.keep(analysis);
 	return analysis;
 }
 
@@ -131,6 +145,7 @@ const worker: AnalysisWorker = {
 	hasEvidence: async (revision) => shelf.has(revision),
 	takeEvidence: async (revision, outline) => shelf.put(revision, outline),
 	supplyArticles: async (articles) => shelf.supply(articles),
+	forgetKept: () => keptAnalyses.forget(),
 
 	async findings(revision, onProgress) {
 		const mine = ++latestFindings;

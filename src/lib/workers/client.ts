@@ -1,3 +1,4 @@
+import { dev, version } from '$app/environment';
 import { proxy, wrap, type Remote } from 'comlink';
 import type { Evidence } from '$lib/core/assignment';
 import type { AnalysisWorker } from './protocol';
@@ -10,7 +11,11 @@ let remote: Remote<AnalysisWorker> | null = null;
 /** The one analysis worker of this tab; started when first asked for. */
 function worker(): Remote<AnalysisWorker> {
 	remote ??= wrap<AnalysisWorker>(
-		new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' })
+		new Worker(new URL('./analysis.worker.ts', import.meta.url), {
+			type: 'module',
+			// while the app is built anew with every change, no build can be told from another
+			name: dev ? '' : version
+		})
 	);
 	return remote;
 }
@@ -60,6 +65,7 @@ export const analysis: Analyst = {
 		worker().noteFates(await shared(evidence), plan, wishes, doc),
 	proofread: async (evidence, plan, rules, dialect, names, doc) =>
 		worker().proofread(await shared(evidence), plan, rules, dialect, names, doc),
+	forgetKept: () => worker().forgetKept(),
 	readReply: (text, plan, asked, signs) => worker().readReply(text, plan, asked, signs),
 	stopDrafting: () => worker().stopDrafting(),
 	brings: (page) => worker().brings(page),

@@ -130,6 +130,8 @@ export interface AnalysisWorker {
 	/** Takes evidence; gives the signs of articles that are not here and have to be supplied. */
 	takeEvidence(revision: string, outline: EvidenceOutline): Promise<string[]>;
 	supplyArticles(articles: readonly SignedArticle[]): Promise<void>;
+	/** Deletes what was kept for opening assignments again. */
+	forgetKept(): Promise<void>;
 	findings(revision: string, onProgress: OnProgress): Promise<Maybe<Findings>>;
 	/** Standing of every counted page, each with itself left out; cancelled by a newer call. */
 	standings(revision: string, onProgress: OnProgress): Promise<Maybe<PageStanding[]>>;

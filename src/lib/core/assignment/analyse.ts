@@ -65,6 +65,12 @@ export function* analyse(
 	return { revision: revisionOf(evidence), evidence, pages, notes, findings };
 }
 
+/** Gives a store the work on single pages and notes that an analysis holds. */
+export function adoptAnalysis(store: WorkStore, { evidence, pages, notes }: Analysis): void {
+	evidence.pages.forEach((page, i) => store.adoptPage(page, pages[i]!));
+	evidence.notes.filter(isMaterial).forEach((note, i) => store.adoptNote(note, notes[i]!));
+}
+
 /** What findings are asked for, beside pages and notes. */
 export function findOptionsOf(evidence: Evidence): FindOptions {
 	const { keyword, targetWords, effort, grade, required, secondary, listed, edits } = evidence;

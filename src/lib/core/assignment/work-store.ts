@@ -37,41 +37,39 @@ export class WorkStore {
 	}
 
 	readPage(page: EvidencePage): ReadPage {
-		const sign = JSON.stringify([page.sign, page.struck, page.name]);
-		return kept(this.#pages, page.id, sign, () => this.#workOnPage(page));
+		return kept(this.#pages, page.id, signOfPage(page), () => this.#workOnPage(page));
 	}
 
 	readNote(note: EvidenceNote): ReadNote {
-		const sign = JSON.stringify([note.kind, note.name, contentSign(note.text), note.unitEdits]);
-		return kept(this.#notes, note.id, sign, () => this.#workOnNote(note));
+		return kept(this.#notes, note.id, signOfNote(note), () => this.#workOnNote(note));
 	}
 
-	#workOnPage({ id, name, article, struck }: EvidencePage): ReadPage {
+	/** Takes in a page and what was worked out from it elsewhere, in place of doing it again. */
+	adoptPage(page: EvidencePage, read: ReadPage): void {
+		kept(this.#pages, page.id, signOfPage(page), () => read);
+	}
+
+	/** As `adoptPage`, for a note. */
+	adoptNote(note: EvidenceNote, read: ReadNote): void {
+		kept(this.#notes, note.id, signOfNote(note), () => read);
+	}
+
+	#workOnPage(page: EvidencePage): ReadPage {
+		const { id, article, struck } = page;
 		const { title, description, siteName, links, modified, published } = article;
-		const blocks = keptBlocksOf(article, struck);
 		const work = workOnPage(
 			{
 				id,
 				title,
 				description,
 				siteNames: [siteName],
-				blocks,
+				blocks: keptBlocksOf(article, struck),
 				links: links.length,
 				date: modified || published
 			},
 			this.#tag
 		);
-		let runs: TextRuns | undefined;
-		return {
-			work,
-			name,
-			blocks,
-			titleTag: title,
-			description,
-			get runs() {
-				return (runs ??= runsIn(textOfBlocks(blocks)));
-			}
-		};
+		return readPageOf(page, work);
 	}
 
 	#workOnNote(note: EvidenceNote): ReadNote {
@@ -91,6 +89,30 @@ export class WorkStore {
 		);
 		return { work, title, units };
 	}
+}
+
+function signOfPage({ sign, struck, name }: EvidencePage): string {
+	return JSON.stringify([sign, struck, name]);
+}
+
+function signOfNote({ kind, name, text, unitEdits }: EvidenceNote): string {
+	return JSON.stringify([kind, name, contentSign(text), unitEdits]);
+}
+
+/** A page with the work on it. */
+export function readPageOf({ name, article, struck }: EvidencePage, work: PageWork): ReadPage {
+	const blocks = keptBlocksOf(article, struck);
+	let runs: TextRuns | undefined;
+	return {
+		work,
+		name,
+		blocks,
+		titleTag: article.title,
+		description: article.description,
+		get runs() {
+			return (runs ??= runsIn(textOfBlocks(blocks)));
+		}
+	};
 }
 
 function kept<T>(

@@ -3,7 +3,10 @@ import { candidatesOf } from './candidates';
 import type { Unit, CandidateCount } from './page-work';
 
 export function countCandidates(units: readonly Unit[], tag: Tagger): CandidateCount[] {
-	const counts = new Map<string, CandidateCount>();
+	const counts = new Map<
+		string,
+		Omit<CandidateCount, 'surfaces'> & { readonly surfaces: Map<string, number> }
+	>();
 	// a line that stands three times on a page ("Read more") is no part of what it says
 	const times = new Map<string, number>();
 	for (const { text, words } of units) if (words <= 8) times.set(text, (times.get(text) ?? 0) + 1);
@@ -37,5 +40,5 @@ export function countCandidates(units: readonly Unit[], tag: Tagger): CandidateC
 			entry.surfaces.set(surface, (entry.surfaces.get(surface) ?? 0) + 1);
 		}
 	}
-	return [...counts.values()];
+	return [...counts.values()].map((entry) => ({ ...entry, surfaces: [...entry.surfaces] }));
 }

@@ -71,7 +71,7 @@ export interface CandidateCount {
 	/** Uses inside a sentence in which every word is written as a name. */
 	asName: number;
 	/** Spellings with how often each was met. */
-	readonly surfaces: Map<string, number>;
+	readonly surfaces: readonly (readonly [surface: string, uses: number])[];
 }
 
 export interface FoundFact {

@@ -1,0 +1,76 @@
+import Dexie, { type EntityTable } from 'dexie';
+import { readPageOf, type Analysis, type Evidence, type ReadNote } from '$lib/core/assignment';
+import type { Findings } from '$lib/core/findings';
+import type { PageWork } from '$lib/core/reading';
+
+/** Analyses kept, those asked for last; one of twenty pages takes one to five megabytes. */
+const MOST_KEPT = 8;
+
+interface KeptAnalysis {
+	readonly revision: string;
+	/** The build that worked it out: the next one may find something else. */
+	readonly build: string;
+	readonly usedAt: number;
+	readonly works: readonly PageWork[];
+	readonly notes: readonly ReadNote[];
+	readonly findings: Findings;
+}
+
+type Store = Dexie & { analyses: EntityTable<KeptAnalysis, 'revision'> };
+
+/**
+ * Analyses kept in a store of their own, so that an assignment that is opened again need not be worked
+ * out again. It holds nothing that cannot be worked out: what cannot be read or kept is done without.
+ */
+export class KeptAnalyses {
+	readonly #build: string;
+	readonly #db: Store;
+
+	/** @param build name of the running build; empty: nothing is kept */
+	constructor(build: string) {
+		this.#build = build;
+		this.#db = new Dexie('corvan-worked-out') as Store;
+		this.#db.version(1).stores({ analyses: 'revision, usedAt' });
+	}
+
+	/** What this build worked out from the evidence, or null. */
+	async find(revision: string, evidence: Evidence): Promise<Analysis | null> {
+		if (!this.#build) return null;
+		try {
+			const kept = await this.#db.analyses.get(revision);
+			if (kept?.build !== this.#build) return null;
+			await this.#db.analyses.update(revision, { usedAt: Date.now() });
+			const { works, notes, findings } = kept;
+			const pages = evidence.pages.map((page, i) => readPageOf(page, works[i]!));
+			return { revision, evidence, pages, notes, findings };
+		} catch {
+			return null;
+		}
+	}
+
+	async keep({ revision, pages, notes, findings }: Analysis): Promise<void> {
+		if (!this.#build) return;
+		const works = pages.map(({ work }) => work);
+		try {
+			await this.#db.transaction('rw', this.#db.analyses, async () => {
+				await this.#db.analyses.put({
+					revision,
+					build: this.#build,
+					usedAt: Date.now(),
+					works,
+					notes,
+					findings
+				});
+				const tooMany = (await this.#db.analyses.count()) - MOST_KEPT;
+				if (tooMany > 0) await this.#db.analyses.orderBy('usedAt').limit(tooMany).delete();
+			});
+		} catch {
+			// a full disk: the findings are here all the same
+		}
+	}
+
+	/** Deletes all of it. */
+	async forget(): Promise<void> {
+		await this.#db.analyses.clear().catch(() => {});
+	}
+}
