@@ -5,8 +5,8 @@ import {
 	dropFiles,
 	goTo,
 	makeAssignment,
+	openDrafted,
 	openPlanned,
-	openSample,
 	proposePlan,
 	watchErrors
 } from './support';
@@ -19,7 +19,7 @@ async function typeSteadily(page: Page, text: string): Promise<void> {
 	}
 }
 
-const TYPED = 'the cope goes on last and holds the whole wall together';
+const TYPED = 'the cope goes on last and holds it';
 
 /** How much of a text's start stands in another. */
 function keptOf(text: string, all: string): number {
@@ -29,7 +29,7 @@ function keptOf(text: string, all: string): number {
 }
 
 test('what is typed steadily outlives a page that is killed', async ({ page, context }) => {
-	await openSample(page);
+	await openDrafted(page);
 	const list = page.url();
 
 	await test.step('in the brief', async () => {
@@ -65,8 +65,7 @@ test('what is typed steadily outlives a page that is killed', async ({ page, con
 	});
 
 	await test.step('in the manuscript', async () => {
-		await proposePlan(page);
-		await draftArticle(page);
+		await goTo(page, 'Write');
 		const manuscript = page.getByRole('textbox', { name: 'Manuscript' });
 		await manuscript.getByRole('heading', { level: 1 }).click();
 		await page.keyboard.press('End');

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Download } from '@playwright/test';
-import { draftArticle, goTo, openSample, proposePlan, watchErrors } from './support';
+import { draftArticle, goTo, bringInSample, proposePlan, watchErrors } from './support';
 
 async function textOf(download: Download): Promise<string> {
 	return readFileSync((await download.path())!, 'utf8');
@@ -11,7 +11,7 @@ test('the sample goes from gathered pages to files and back from its archive', a
 	browser
 }) => {
 	const errors = watchErrors(page);
-	await openSample(page);
+	await bringInSample(page);
 
 	await test.step('pages that are no articles are proposed aside, with a reason', async () => {
 		for (const [title, kind] of [

@@ -60,8 +60,8 @@ export async function dropFiles(
 	);
 }
 
-/** The sample assignment, from the empty list. */
-export async function openSample(page: Page): Promise<void> {
+/** The sample assignment, from the empty list; every other test takes it as prepared. */
+export async function bringInSample(page: Page): Promise<void> {
 	await page.goto('/');
 	await page.getByRole('button', { name: 'Look at the sample' }).click();
 	await expect(page.getByText('Cleaning pages')).toBeHidden({ timeout: 90_000 });
@@ -70,8 +70,16 @@ export async function openSample(page: Page): Promise<void> {
 }
 
 /** Where what was prepared is kept; see prepare.ts. */
-export function stateFile(state: 'planned' | 'drafted'): string {
+export type State = 'gathered' | 'planned' | 'drafted';
+
+export function stateFile(state: State): string {
 	return fileURLToPath(new URL(`../../test-results/states/${state}.json`, import.meta.url));
+}
+
+/** The sample assignment as it comes, on screen at its pages. */
+export async function openSample(page: Page): Promise<void> {
+	await openPrepared(page, 'gathered');
+	await expect(page.getByRole('tab', { name: 'Notes 4' })).toBeVisible();
 }
 
 /** The sample assignment with a proposed plan, on screen at the plan. */
@@ -90,7 +98,7 @@ export async function openDrafted(page: Page): Promise<void> {
 	await expect(page.getByRole('textbox', { name: 'Manuscript' })).toBeVisible({ timeout: 90_000 });
 }
 
-async function openPrepared(page: Page, state: 'planned' | 'drafted'): Promise<void> {
+async function openPrepared(page: Page, state: State): Promise<void> {
 	await page.context().setStorageState(stateFile(state));
 	await page.goto('/');
 	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();

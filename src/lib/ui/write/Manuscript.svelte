@@ -266,6 +266,7 @@
 	);
 
 	function openBox(which: typeof box) {
+		editor.readChosen();
 		box = box === which ? null : which;
 	}
 

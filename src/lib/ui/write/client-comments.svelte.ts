@@ -1,7 +1,5 @@
 import type { Editor } from '@tiptap/core';
 import { untrack } from 'svelte';
-import { commentsOf, type Comment, type TakeDoc } from '$lib/core/manuscript';
-import { blockStart } from './text-places';
 
 /** What is said to the client beside the text. It leaves with DOCX and with no other form. */
 export class ClientComments {
@@ -22,12 +20,6 @@ export class ClientComments {
 		const state = this.#editorNow()?.state;
 		return this.atCursor !== '' || (state !== undefined && !state.selection.empty);
 	});
-
-	/** All comments, in reading order; worked out when it is asked for. */
-	all(): Comment[] {
-		const editor = this.#editorNow();
-		return editor ? commentsOf(editor.getJSON() as TakeDoc) : [];
-	}
 
 	/** Says something about the chosen words, or of those of the comment in hand; empty takes it away. */
 	say(text: string): void {
@@ -64,13 +56,5 @@ export class ClientComments {
 			.scrollIntoView()
 			.run();
 		return true;
-	}
-
-	/** Shows the words of a comment. */
-	show({ block }: Comment): void {
-		const editor = untrack(() => this.#editorNow());
-		if (!editor) return;
-		const at = blockStart(editor.state.doc, block) + 1;
-		editor.chain().focus().setTextSelection(at).scrollIntoView().run();
 	}
 }

@@ -20,6 +20,7 @@ import { makeEditor } from './manuscript';
 import { ManuscriptOutline } from './manuscript-outline.svelte';
 import OutlineBeside from './OutlineBeside.svelte';
 import { addressTyped, TextLinks } from './text-links.svelte';
+import { readChosen } from './text-places';
 
 let editor: Editor;
 let tick = $state(0);
@@ -122,9 +123,11 @@ describe('comments for the client', () => {
 		const onclose = vi.fn();
 		const box = render(CommentBox, { comments, onclose });
 		expect(screen.getByText(/^Choose the words/)).toBeTruthy();
+		// what is typed goes to the box, whether words are chosen or not
+		await user.keyboard('Is that your word?{Control>}{Enter}{/Control}');
+		expect(onclose).not.toHaveBeenCalled();
 		editor.commands.setTextSelection({ from: 5, to: 9 });
 		flushSync();
-		await user.type(screen.getByRole('textbox', { name: /^What to say/ }), 'Is that your word?');
 		await user.click(named('Keep the comment'));
 		expect(onclose).toHaveBeenCalledTimes(1);
 		expect(commentsOf(doc())).toEqual([{ text: 'Is that your word?', words: 'cope', block: 0 }]);
@@ -139,6 +142,22 @@ describe('comments for the client', () => {
 		comments.say('');
 		expect(commentsOf(doc())).toEqual([]);
 		expect(texts()).toEqual(['The cope is heavy and costly.']);
+	});
+});
+
+describe('what the browser shows as chosen', () => {
+	it('is taken over before something else takes the keys', () => {
+		open(docOf([said('The cope is heavy and costly.')]));
+		const words = editor.view.dom.querySelector('p')!.firstChild!;
+		document.getSelection()!.setBaseAndExtent(words, 4, words, 8);
+		readChosen(editor.view);
+		expect(editor.state.selection).toMatchObject({ from: 5, to: 9 });
+		// what is chosen elsewhere is none of the text's business
+		const other = document.body.appendChild(document.createElement('p'));
+		other.textContent = 'another text';
+		document.getSelection()!.setBaseAndExtent(other.firstChild!, 0, other.firstChild!, 3);
+		readChosen(editor.view);
+		expect(editor.state.selection).toMatchObject({ from: 5, to: 9 });
 	});
 });
 

@@ -41,7 +41,7 @@ import { placeOfMark, showMarks } from './marks-plugin';
 import { TakeKeeper } from './take-keeper.svelte';
 import { TextFinder } from './text-finder.svelte';
 import { TextLinks } from './text-links.svelte';
-import { blockStart, extentIn, positionsIn } from './text-places';
+import { blockStart, extentIn, positionsIn, readChosen } from './text-places';
 
 /**
  * What a manuscript is read against, each part asked for when it is needed (getters, so that a change
@@ -296,6 +296,11 @@ export class ManuscriptEditor {
 	#moved(): void {
 		this.#tick++;
 		if (this.#editor) this.#block = this.#editor.state.selection.$from.index(0);
+	}
+
+	/** Takes over what the browser shows as chosen; for what takes the focus now. */
+	readChosen(): void {
+		if (this.#editor) readChosen(this.#editor.view);
 	}
 
 	/** Elements of the blocks with these places, for what stands beside them. */

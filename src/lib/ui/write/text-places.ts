@@ -1,4 +1,6 @@
 import type { Node as ProseNode } from '@tiptap/pm/model';
+import { TextSelection } from '@tiptap/pm/state';
+import type { EditorView } from '@tiptap/pm/view';
 import { LINE_HOLDERS } from '$lib/core/manuscript';
 
 /**
@@ -46,4 +48,21 @@ export function extentIn(
 	{ from, to }: { readonly from: number; readonly to: number }
 ): { readonly from: number; readonly to: number } {
 	return { from: blockStart(doc, from + 1), to: blockStart(doc, to) };
+}
+
+/**
+ * Takes over what the browser shows as chosen. The editor is told of it a moment later, and what
+ * takes the focus in that moment would leave it with the choice before.
+ */
+export function readChosen(view: EditorView): void {
+	const chosen = view.dom.ownerDocument.getSelection();
+	const { anchorNode, focusNode } = chosen ?? {};
+	if (!chosen || !view.dom.contains(anchorNode!) || !view.dom.contains(focusNode!)) return;
+	const { doc, selection, tr } = view.state;
+	// a chosen picture or cell is no choice of words
+	if (!(selection instanceof TextSelection)) return;
+	const anchor = view.posAtDOM(anchorNode!, chosen.anchorOffset);
+	const head = view.posAtDOM(focusNode!, chosen.focusOffset);
+	if (anchor === selection.anchor && head === selection.head) return;
+	view.dispatch(tr.setSelection(TextSelection.between(doc.resolve(anchor), doc.resolve(head))));
 }
