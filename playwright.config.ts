@@ -9,7 +9,7 @@ export default defineConfig({
 		{ name: 'prepare', testMatch: /prepare\.ts$/ },
 		{ name: 'journeys', dependencies: ['prepare'] }
 	],
-	workers: 2,
+	workers: 3,
 	// two tests share two cores, and the machine may do other work: how soon something comes is no
 	// matter of these tests
 	timeout: 600_000,

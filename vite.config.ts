@@ -68,28 +68,14 @@ export default defineConfig({
 		maxWorkers: 2,
 		projects: [
 			{
-				// keeps nothing in modules or globals: each worker loads the core once
+				// the core, storage, services and what stands behind the screens: each worker loads them once
 				extends: true,
 				test: {
-					name: 'core',
+					name: 'plain',
 					environment: 'node',
 					isolate: false,
-					include: [
-						'src/lib/core/**/*.test.ts',
-						'scripts/**/*.test.ts',
-						'tests/support/**/*.test.ts'
-					]
-				}
-			},
-			{
-				// storage, services and what stands behind the screens
-				extends: true,
-				test: {
-					name: 'app',
-					environment: 'node',
-					isolate: false,
-					include: ['src/**/*.test.ts'],
-					exclude: ['src/lib/core/**', 'src/**/*.svelte.test.ts']
+					include: ['src/**/*.test.ts', 'scripts/**/*.test.ts', 'tests/support/**/*.test.ts'],
+					exclude: ['src/**/*.svelte.test.ts']
 				}
 			},
 			{

@@ -6,6 +6,7 @@
 	import { toast, Toaster } from 'svelte-sonner';
 	import { isStorageFull } from '$lib/data/trouble';
 	import { actions } from '$lib/ui/frame/actions.svelte';
+	import { refuseStrayFiles } from '$lib/ui/frame/dropped-files';
 	import { history } from '$lib/ui/frame/history.svelte';
 	import { settleFieldsOnLeave } from '$lib/ui/frame/settle-fields';
 	import { theme } from '$lib/ui/frame/theme.svelte';
@@ -16,6 +17,11 @@
 	let isShowingKeys = $state(false);
 
 	$effect(() => settleFieldsOnLeave());
+	$effect(() =>
+		refuseStrayFiles(() =>
+			toast('Nothing here takes files. Drop pages and notes at Gather, and an archive at the list.')
+		)
+	);
 	$effect(() => (dev ? undefined : updates.follow()));
 	$effect(() =>
 		actions.offer(() => [

@@ -9,9 +9,8 @@ import {
 	type RowNode,
 	type TakeDoc
 } from '../manuscript';
-import { countWords } from '../text';
+import { countWords, minutesOf } from '../text';
 import {
-	minutesOf,
 	plainOfInlines,
 	questionsIn,
 	textOfBlock,

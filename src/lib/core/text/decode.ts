@@ -143,7 +143,7 @@ function decodeLoosely(bytes: Uint8Array, encoding: string): string {
 const WESTERN = /^(?:windows-1252|cp-?1252|iso-?8859-?1|latin-?1|us-ascii|ascii)$/i;
 
 /** What 0x80–0x9F are in Windows-1252; some platforms' decoders leave them as control signs. */
-const WESTERN_SIGNS = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
+export const WESTERN_SIGNS = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
 
 function withWesternSigns(text: string): string {
 	return text.replace(/[\u0080-\u009f]/g, (sign) => WESTERN_SIGNS[sign.charCodeAt(0) - 0x80]!);

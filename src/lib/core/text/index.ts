@@ -21,3 +21,4 @@ export * from './leaning';
 export * from './file-names';
 export * from './letters';
 export * from './quotes';
+export * from './reading-time';

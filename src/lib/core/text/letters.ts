@@ -1,3 +1,5 @@
+import { WESTERN_SIGNS } from './decode';
+
 /** What the letters of a text look like: read wrongly, damaged for good, or neither. */
 export type LettersLook = 'right' | 'read wrongly' | 'lost';
 
@@ -29,7 +31,7 @@ export const CHARSETS: readonly Charset[] = [
 const SINGLE = ['windows-1252', 'windows-1251', 'koi8-r', 'windows-1250', 'windows-1253'];
 
 /** A lead byte of UTF-8 and what follows it, read as Windows-1252. */
-const UTF8_AS_WESTERN = /[ÂÃÅÄÐÑâ][\u0080-\u00bf€‚ƒ„…†‡ˆ‰Š‹ŒŽ‘’“”•–—˜™š›œžŸ]/gu;
+const UTF8_AS_WESTERN = new RegExp(`[ÂÃÅÄÐÑâ][\\u0080-\\u00bf${WESTERN_SIGNS}]`, 'gu');
 
 /**
  * Judges by three signs: U+FFFD stands for bytes that are lost; pairs such as "Ã©" are UTF-8 read as

@@ -3,6 +3,7 @@ import { GridComponent, TooltipComponent } from 'echarts/components';
 import { init, use } from 'echarts/core';
 import type { CustomSeriesRenderItem } from 'echarts';
 import { SVGRenderer } from 'echarts/renderers';
+import { chartColours } from '../parts/chart-colours';
 import type { ShapeSpread } from '$lib/core/findings';
 
 use([CustomChart, ScatterChart, GridComponent, TooltipComponent, SVGRenderer]);
@@ -22,15 +23,7 @@ export function drawShape(
 	letters: ReadonlyMap<string, string>,
 	isNight: boolean
 ): () => void {
-	const style = getComputedStyle(element);
-	const colour = (name: string) => style.getPropertyValue(name).trim();
-	const [ink, soft, rule, verdigris, copper] = [
-		colour('--ink'),
-		colour('--ink-2'),
-		colour('--rule'),
-		colour('--color-secondary'),
-		colour('--color-accent')
-	];
+	const { ink, soft, rule, verdigris, copper, fontFamily, paper } = chartColours(element);
 	const chart = init(element, isNight ? 'dark' : undefined, { renderer: 'svg' });
 	const shown = (value: number, { decimals }: Measure) =>
 		value.toLocaleString('en', { maximumFractionDigits: decimals });
@@ -61,10 +54,10 @@ export function drawShape(
 	chart.setOption({
 		backgroundColor: 'transparent',
 		animation: false,
-		textStyle: { fontFamily: style.fontFamily, color: ink },
+		textStyle: { fontFamily, color: ink },
 		grid: { left: 226, right: 110, top: 10, bottom: 10 },
 		tooltip: {
-			backgroundColor: colour('--color-base-100'),
+			backgroundColor: paper,
 			borderColor: ink,
 			textStyle: { color: ink }
 		},

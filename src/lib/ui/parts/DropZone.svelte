@@ -1,5 +1,7 @@
 <!-- Takes files that are dropped anywhere in the window, and says so while they hover. -->
 <script lang="ts">
+	import { takesFiles } from '../frame/dropped-files';
+
 	interface Props {
 		/** What happens when the files are let go. */
 		label: string;
@@ -7,6 +9,7 @@
 	}
 	let { label, onfiles }: Props = $props();
 	let isDropping = $state(false);
+	$effect(takesFiles);
 
 	function ondragover(event: DragEvent) {
 		if (!event.dataTransfer?.types.includes('Files')) return;

@@ -14,7 +14,6 @@
 	import BriefBeside from './BriefBeside.svelte';
 	import LinesOffer, { type LineUse } from './LinesOffer.svelte';
 	import type { ManuscriptEditor } from './manuscript-editor.svelte';
-	import { minutesOf } from './minutes';
 	import OutlineBeside from './OutlineBeside.svelte';
 	import NoteFates from './NoteFates.svelte';
 	import { clock, type TakeVersions } from './take-versions.svelte';
@@ -134,7 +133,7 @@
 				onbring={(text, origin) => editor.bringIn(text, origin)}
 			/>
 		{:else if tab === 'outline'}
-			<OutlineBeside outline={editor.outline} {minutesOf} />
+			<OutlineBeside outline={editor.outline} />
 		{:else if tab === 'brief'}
 			<BriefBeside {plan} findings={session.findings} section={editor.section} />
 		{:else}

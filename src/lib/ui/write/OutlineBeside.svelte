@@ -1,5 +1,6 @@
 <!-- The outline of the manuscript: sections are gone to, folded and moved, by drag, button or key. -->
 <script lang="ts">
+	import { minutesOf } from '$lib/core/text';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import { tick } from 'svelte';
@@ -9,9 +10,8 @@
 	interface Props {
 		outline: ManuscriptOutline;
 		/** Minutes that some words take to read. */
-		minutesOf: (words: number) => number;
 	}
-	let { outline, minutesOf }: Props = $props();
+	let { outline }: Props = $props();
 
 	const entries = $derived(outline.entries);
 	const isAllFolded = $derived(

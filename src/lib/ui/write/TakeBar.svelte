@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { focused } from '../parts/focused';
 	import { DropdownMenu } from 'bits-ui';
-	import { minutesOf } from './minutes';
+	import { minutesOf } from '$lib/core/text';
 
 	interface Props {
 		take: { readonly id: string; readonly name: string };

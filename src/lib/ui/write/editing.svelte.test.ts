@@ -64,7 +64,7 @@ afterEach(() => {
 describe('the outline of a manuscript', () => {
 	const shown = () => {
 		open(WALL);
-		return render(OutlineBeside, { outline: new ManuscriptOutline(now), minutesOf: () => 1 });
+		return render(OutlineBeside, { outline: new ManuscriptOutline(now) });
 	};
 	const rows = () => screen.getAllByRole('listitem').map((row) => row.textContent ?? '');
 

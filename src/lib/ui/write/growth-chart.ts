@@ -7,6 +7,7 @@ import {
 } from 'echarts/components';
 import { init, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
+import { chartColours } from '../parts/chart-colours';
 import type { TakePoint } from '$lib/data/db';
 
 use([LineChart, GridComponent, LegendComponent, MarkLineComponent, TooltipComponent, SVGRenderer]);
@@ -25,15 +26,7 @@ export function drawGrowth(
 	{ targetWords, bestPage }: GrowthMarks,
 	whenOf: (at: number) => string
 ): () => void {
-	const style = getComputedStyle(element);
-	const colour = (name: string) => style.getPropertyValue(name).trim();
-	const [ink, soft, rule, verdigris, copper] = [
-		colour('--ink'),
-		colour('--ink-2'),
-		colour('--rule'),
-		colour('--color-secondary'),
-		colour('--color-accent')
-	];
+	const { ink, soft, rule, verdigris, copper, fontFamily } = chartColours(element);
 	const chart = init(element, undefined, { renderer: 'svg' });
 	const label = { color: soft, fontSize: 11.5 };
 	const axis = { axisLabel: label, axisLine: { lineStyle: { color: rule } } };
@@ -46,7 +39,7 @@ export function drawGrowth(
 	});
 	chart.setOption({
 		animation: false,
-		textStyle: { color: ink, fontFamily: style.fontFamily },
+		textStyle: { color: ink, fontFamily },
 		grid: { left: 52, right: 46, top: 34, bottom: 30 },
 		legend: { top: 0, left: 'center', textStyle: { color: ink }, itemWidth: 18, icon: 'roundRect' },
 		tooltip: { trigger: 'axis', confine: true },

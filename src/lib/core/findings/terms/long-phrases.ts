@@ -53,7 +53,15 @@ export function findLongPhrases(
 			if (length < 2 || whole === 0 || variants.isKnown(key)) continue;
 			const base = variants.baseIn(key);
 			if (base === undefined) continue;
-			variants.count(base, surfaces.map(([surface]) => surface).sort()[0]!.toLowerCase(), page, count);
+			variants.count(
+				base,
+				surfaces
+					.map(([surface]) => surface)
+					.sort()[0]!
+					.toLowerCase(),
+				page,
+				count
+			);
 		}
 	}
 	for (const { wordings } of questions)
