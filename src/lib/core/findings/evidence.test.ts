@@ -270,7 +270,10 @@ describe('facts of data that belongs to one page', () => {
 });
 
 describe('labels of figures', () => {
-	it('are a stretch of words that stands so on a page, and say a heading where one word is left', () => {
+	const labelsOf = (...pages: string[]) =>
+		find(pages.map((page) => work(page))).figures.map(({ label }) => label);
+
+	it('are a stretch of words that stands so on a page, and the heading where no word names a thing', () => {
 		const findings = find([
 			work('# Apple trees\n\n## Watering\n\nGive the young espalier tree 10 litres a week.'),
 			work('# Apple trees\n\n## Care\n\nA young espalier tree takes 12 litres a week.'),
@@ -278,7 +281,31 @@ describe('labels of figures', () => {
 			work('# Apple trees\n\n## In frost\n\nCover it below 2 °C.')
 		]);
 		const labels = findings.figures.map(({ label }) => label);
-		expect(labels).toContain('young espalier');
-		expect(labels).toContain('frost, cover');
+		expect(labels).toContain('espalier tree');
+		expect(labels).toContain('frost');
+	});
+
+	it('say the heading beside a word that is left alone, unless it asks or tells', () => {
+		expect(
+			labelsOf(
+				'# Sheds\n\n## Running costs\n\nThe electricity is £40 a year.',
+				'# Sheds\n\n## Running costs\n\nThe electricity came to £55 a year.'
+			)
+		).toEqual(['electricity (running costs)']);
+		expect(
+			labelsOf(
+				'# Sheds\n\n## What did we pay?\n\nThe electricity is £40 a year.',
+				'# Sheds\n\n## Work out the sum\n\nThe electricity came to £55 a year.'
+			)
+		).toEqual(['electricity']);
+	});
+
+	it('begin with no unit of the figure before them, and are no months', () => {
+		expect(
+			labelsOf(
+				'# Washing\n\n## March\n\nA 7 kg load takes 2 litres of water.',
+				'# Washing\n\n## March\n\nThe 5 kg load holds 3 litres of water.'
+			).join()
+		).not.toMatch(/kg|march/);
 	});
 });

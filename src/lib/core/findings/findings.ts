@@ -112,7 +112,12 @@ export function assembleFindings(
 		{ edits, vectors }
 	);
 	const facts = findFacts(ordered, orderedNotes, terms);
-	const { figures, struck: struckFigures } = groupFacts(facts, keyword, edits.figures);
+	const { figures, struck: struckFigures } = groupFacts(
+		facts,
+		keyword,
+		[...ordered, ...orderedNotes],
+		edits.figures
+	);
 	return {
 		keyword,
 		targetWords,

@@ -140,11 +140,20 @@ function chooseMatters(findings: Findings, { form, intent, sections }: Wishes): 
 			wordsPerSection
 	);
 	const ofNotes = new Set(findings.notePassages.flatMap(({ heading }) => contentStemsOf(heading)));
-	// a single word from a single page is looked for only where the notes have a heading for it
 	const isLookedFor = (topic: Topic) => {
-		if (topic.pages.length > 1) return true;
 		const heading = headingFor(topic, findings, new Set());
-		return /\s/.test(heading) || contentStemsOf(heading).some((stem) => ofNotes.has(stem));
+		if (/\s/.test(heading)) return true;
+		// a bare word names what its pages speak of when one calls it so, or most of their headings say it
+		const stems = contentStemsOf(heading);
+		const says = ({ text }: { readonly text: string }) =>
+			contentStemsOf(text).some((stem) => stems.includes(stem));
+		if (topic.pages.length > 1)
+			return (
+				topic.headings.some(({ text }) => plainOf(text) === plainOf(heading)) ||
+				topic.headings.filter(says).length * 2 > topic.headings.length
+			);
+		// one from a single page is looked for only where the notes have a heading for it
+		return stems.some((stem) => ofNotes.has(stem));
 	};
 	// an answer is no guide: it keeps to what most pages say
 	const share = form === 'answer' ? 0.5 : 1;

@@ -180,6 +180,8 @@ function isPhrase(
 	if (first.kind === 'adjective' && VAGUE.has(first.key)) return false;
 	if (first.kind === 'participle' && WEAK_PARTICIPLES.has(first.surface.toLowerCase()))
 		return false;
+	// "7 kg load" is about the load
+	if (unitOf(first.key) !== undefined && /^[^aeiou]+$/.test(first.key)) return false;
 	if (UNITS.has(last.key) || (EMPTY_NOUNS.has(first.key) && EMPTY_NOUNS.has(last.key)))
 		return false;
 	// a stop word that opens a name is a part of it: "all-purpose flour"

@@ -122,7 +122,7 @@
 	function fix(mark: Mark, replacement: string) {
 		const at = proof.shown.findIndex(({ id }) => id === mark.id);
 		const next = proof.shown[at + 1] ?? null;
-		if (!editor.mend(mark, replacement)) {
+		if (!editor.changes.mend(mark, replacement)) {
 			toast('These words have changed since they were read.');
 			return;
 		}
@@ -266,7 +266,7 @@
 							{nameOf}
 							onchoose={() => choose(mark)}
 							onfix={(replacement) => fix(mark, replacement)}
-							ongap={() => editor.leaveGap(mark, `Where is “${mark.quote}” from?`)}
+							ongap={() => editor.changes.leaveGap(mark, `Where is “${mark.quote}” from?`)}
 							ondismiss={(reason) => {
 								isDismissing = false;
 								void proof.dismiss(mark, reason);

@@ -27,7 +27,7 @@
 		slip: Slip | null;
 		/** A term the writer asked about. */
 		term: string | null;
-		editor: Pick<ManuscriptEditor, 'dragged' | 'links' | 'bringBlocks'>;
+		editor: Pick<ManuscriptEditor, 'changes' | 'links'>;
 		/** Where links could lead. */
 		targets: readonly LinkTarget[];
 		onbring: (text: string, origin: Origin | null) => void;
@@ -109,7 +109,7 @@
 	function bringFact(text: string, source: string | undefined) {
 		if (source === undefined) return;
 		if (isNote(source)) onbring(text, { source, label: signOf(source) });
-		else editor.bringBlocks(slip?.section ?? null, [gapOf(text, source)]);
+		else editor.changes.bringBlocks(slip?.section ?? null, [gapOf(text, source)]);
 	}
 	const gapOf = (text: string, source: string) =>
 		gap(`Say in your own words, with its source: “${text}” (${session.nameOf(source)})`);
@@ -125,7 +125,7 @@
 	);
 
 	function drag(event: DragEvent, blocks: readonly BlockNode[]) {
-		editor.dragged = blocks;
+		editor.changes.dragged = blocks;
 		event.dataTransfer?.setData('text/plain', blocks.map(docText).join('\n'));
 	}
 	const shown = $derived(findings.terms.find(({ key }) => key === (term ?? slip?.terms[0]?.key)));

@@ -130,7 +130,7 @@
 				{term}
 				{editor}
 				{targets}
-				onbring={(text, origin) => editor.bringIn(text, origin)}
+				onbring={(text, origin) => editor.changes.bringIn(text, origin)}
 			/>
 		{:else if tab === 'outline'}
 			<OutlineBeside outline={editor.outline} />

@@ -281,7 +281,7 @@
 		for (const file of files) {
 			try {
 				const picture = await keepPicture(session.id, await readPicture(file));
-				editor.putBehind(block, [figure(picture.id, picture.alt, picture.caption)]);
+				editor.changes.putBehind(block, [figure(picture.id, picture.alt, picture.caption)]);
 			} catch (error) {
 				toast.error(
 					isStorageFull(error) ? `${file.name} is not kept. ${NO_ROOM}.` : messageOf(error)
@@ -302,7 +302,7 @@
 
 	function setQuotes() {
 		if (quotes === 'straight') toast('The client’s quotation marks are straight.');
-		else if (!editor.setQuotes(quotes)) toast('All quotation marks are set already.');
+		else if (!editor.changes.setQuotes(quotes)) toast('All quotation marks are set already.');
 	}
 
 	function nextSlip() {
@@ -437,7 +437,7 @@
 				mineName={take.name}
 				others={session.takes.filter(({ id }) => id !== take.id)}
 				read={(doc) => editor.readingOf(doc)}
-				ontake={(section, blocks) => editor.put(section, blocks, 'replace')}
+				ontake={(section, blocks) => editor.changes.put(section, blocks, 'replace')}
 				ongive={(other, section, blocks) => void giveSection(other, section, blocks)}
 				onclose={() => (isComparing = false)}
 			/>
@@ -500,7 +500,7 @@
 				{#if editor.figure}<PictureBar
 						picture={session.pictures.find(({ id }) => id === editor.figure?.picture)}
 						alt={editor.figure.alt}
-						onalt={(alt) => editor.setAlt(alt)}
+						onalt={(alt) => editor.changes.setAlt(alt)}
 					/>{:else if editor.isOn('table')}<TableBar {editor} />{/if}
 				{#if box === 'link'}<LinkBox links={editor.links} {targets} onclose={closeBox} />{/if}
 				{#if box === 'comment'}<CommentBox comments={editor.comments} onclose={closeBox} />{/if}
@@ -523,7 +523,7 @@
 					differences={editor.differences}
 					lacking={editor.lacking}
 					ontake={() => void takeOutline()}
-					onput={(section) => editor.putHeading(section)}
+					onput={(section) => editor.changes.putHeading(section)}
 				/>
 			</div>
 			{#if !isQuiet && (isBenchOpen || version || isAsking)}

@@ -96,13 +96,13 @@
 	function bringIn(one: NoteFate) {
 		if (one.fate.kind !== 'left out') return;
 		const section = chosen[nameOf(one)] ?? one.fate.nearest[0] ?? editor.section;
-		editor.bringBlocks(section, one.fate.blocks);
+		editor.changes.bringBlocks(section, one.fate.blocks);
 	}
 
 	function drag(event: DragEvent, one: NoteFate) {
 		const { fate } = one;
 		if (fate.kind !== 'left out' && fate.kind !== 'to work in') return;
-		editor.dragged = fate.blocks;
+		editor.changes.dragged = fate.blocks;
 		event.dataTransfer?.setData('text/plain', one.text);
 	}
 </script>
@@ -143,7 +143,7 @@
 					class="item"
 					draggable={fate.kind === 'left out' || fate.kind === 'to work in'}
 					ondragstart={(event) => drag(event, one)}
-					ondragend={() => (editor.dragged = null)}
+					ondragend={() => (editor.changes.dragged = null)}
 				>
 					<p class="font-serif whitespace-pre-line" title={one.text}>
 						{short(one.text)}{#if one.speaker}<span class="text-ink-2"> – {one.speaker}</span>{/if}
@@ -157,7 +157,7 @@
 							a jotting, marked in {fate.heading || 'the opening'}
 							<button
 								class="linkish"
-								onclick={() => editor.replaceGap(fate.block, one.text, fate.blocks)}
+								onclick={() => editor.changes.replaceGap(fate.block, one.text, fate.blocks)}
 								>Make it a sentence</button
 							>
 							<button class="linkish" onclick={() => editor.showWords(fate.block, one.text)}

@@ -1,23 +1,19 @@
-import type { Editor, JSONContent } from '@tiptap/core';
+import type { Editor } from '@tiptap/core';
 import type { Node as ProseNode } from '@tiptap/pm/model';
 import { untrack } from 'svelte';
 import type { Findings } from '$lib/core/findings';
 import {
 	docText,
-	emptyParagraph,
-	heading,
 	headOf,
 	outlineDifference,
 	plannedCuts,
-	textNode,
 	textRunsOf,
 	type BlockNode,
-	type Origin,
 	type SectionCut,
 	type TakeDoc
 } from '$lib/core/manuscript';
 import type { RunIndex } from '$lib/core/measure';
-import { headingOf, type Plan } from '$lib/core/plan';
+import type { Plan } from '$lib/core/plan';
 import { countWords, type QuoteStyle } from '$lib/core/text';
 import { stretchOf } from '$lib/core/writers';
 import {
@@ -33,15 +29,15 @@ import type { Take } from '$lib/data/db';
 import { isOpen } from '../assignment/note-glance';
 import type { Session } from '../assignment/session.svelte';
 import { ClientComments } from './client-comments.svelte';
-import { quoting, replacing } from './edits';
 import { LiveReading, type Reading } from './live-reading';
 import { loadDoc, makeEditor } from './manuscript';
+import { ManuscriptChanges, type ManuscriptInHand } from './manuscript-changes';
 import { ManuscriptOutline } from './manuscript-outline.svelte';
 import { placeOfMark, showMarks } from './marks-plugin';
 import { TakeKeeper } from './take-keeper.svelte';
 import { TextFinder } from './text-finder.svelte';
 import { TextLinks } from './text-links.svelte';
-import { blockStart, extentIn, positionsIn, readChosen } from './text-places';
+import { blockStart, positionsIn, readChosen } from './text-places';
 
 /**
  * What a manuscript is read against, each part asked for when it is needed (getters, so that a change
@@ -112,11 +108,11 @@ export class ManuscriptEditor {
 	#marks = $state.raw<readonly Mark[]>([]);
 	#differences = $state.raw<readonly string[]>([]);
 	#block = $state(0);
-	/** What is being dragged towards the manuscript, as it would stand in it. */
-	dragged: readonly BlockNode[] | null = null;
 	#pause: ReturnType<typeof setTimeout> | undefined;
 	#hasMarks = false;
 
+	/** What is put into the text and changed in it. */
+	readonly changes = new ManuscriptChanges(this.#inHand());
 	/** What is looked for in the text. */
 	readonly finder = new TextFinder(() => this.#followed());
 	readonly outline = new ManuscriptOutline(() => this.#followed());
@@ -170,6 +166,29 @@ export class ManuscriptEditor {
 		return this.#editor;
 	}
 
+	#inHand(): ManuscriptInHand {
+		const open = {
+			editor: () => this.#editor,
+			plan: () => this.#context.plan,
+			block: () => this.#block
+		};
+		return {
+			get editor() {
+				return open.editor();
+			},
+			get plan() {
+				return open.plan();
+			},
+			get block() {
+				return open.block();
+			},
+			cuts: () => this.#cuts(),
+			command: (run) => this.command(run),
+			showBlock: (block) => this.#showBlock(block),
+			findBelow: (headingBlock, spanIn) => this.#findBelow(headingBlock, spanIn)
+		};
+	}
+
 	/** Puts the editor into an element; returns what takes it out, saving what is unsaved. */
 	mount(element: HTMLElement): () => void {
 		return untrack(() => {
@@ -180,8 +199,8 @@ export class ManuscriptEditor {
 				},
 				onLoad: (open) => this.#read(open),
 				onSelect: () => this.#moved(),
-				onDrop: (at) => this.#drop(at),
-				onMarkdown: (doc) => this.#pasteDoc(doc),
+				onDrop: (at) => this.changes.drop(at),
+				onMarkdown: (doc) => this.changes.pasteDoc(doc),
 				onPictures: (files, at) => {
 					this.#context.onpictures?.(files, editor.state.doc.resolve(at).index(0));
 					return this.#context.onpictures !== undefined;
@@ -266,28 +285,6 @@ export class ManuscriptEditor {
 		);
 	}
 
-	/** Puts other words in place of those of a mark, with their formats; nothing else changes. */
-	mend(mark: Mark, replacement: string): boolean {
-		const editor = this.#editor;
-		const found = editor && placeOfMark(editor.state.doc, mark);
-		if (!editor || !found) return false;
-		if (editor.state.doc.textBetween(found.from, found.to, '\n', ' ') !== mark.quote) return false;
-		editor.view.dispatch(replacing(editor.state, found, replacement));
-		return true;
-	}
-
-	/** Leaves a gap behind the block of a mark. */
-	leaveGap({ place }: Pick<Mark, 'place'>, text: string): void {
-		const editor = this.#editor;
-		if (!editor || !place) return;
-		const at = blockStart(editor.state.doc, place.block + 1);
-		const blocks = [{ type: 'gap', content: [{ type: 'text', text }] }];
-		editor
-			.chain()
-			.insertContentAt(at, blocks as JSONContent[])
-			.run();
-	}
-
 	/** The standing that some moves come to together; null while the evidence is read. */
 	standingWith(moves: ReadonlySet<string>): number | null {
 		return this.#live && this.#reading ? this.#live.standingWith(this.#reading, moves) : null;
@@ -337,53 +334,6 @@ export class ManuscriptEditor {
 		this.elementOf(cut.from)?.scrollIntoView({ block: 'start' });
 	}
 
-	/** Puts blocks into a section in place of its text, or below it. */
-	put(section: string, blocks: readonly BlockNode[], how: 'replace' | 'below'): void {
-		const cut = this.#cuts().get(section);
-		const editor = this.#editor;
-		if (!cut || !editor || blocks.length === 0) return;
-		const extent = extentIn(editor.state.doc, cut);
-		const range = how === 'replace' ? extent : { from: extent.to, to: extent.to };
-		this.command((chain) => chain.insertContentAt(range, blocks as JSONContent[]));
-	}
-
-	/** Puts a pasted document in at the cursor; its title is a heading of a section where there is one already. */
-	#pasteDoc(doc: TakeDoc): boolean {
-		const editor = this.#editor;
-		if (!editor) return false;
-		const hasTitle = editor.state.doc.firstChild?.attrs.level === 1;
-		const blocks = doc.content.map((block) =>
-			hasTitle && block.type === 'heading'
-				? { ...block, attrs: { ...block.attrs, level: Math.min(4, block.attrs.level + 1) } }
-				: block
-		);
-		const isDeep = doc.content.some(
-			({ type, attrs }: BlockNode & { attrs?: { level?: number } }) =>
-				type === 'heading' ? attrs?.level === 1 : false
-		);
-		const content = (isDeep ? blocks : doc.content) as JSONContent[];
-		return editor.chain().focus().insertContent(content).scrollIntoView().run();
-	}
-
-	/** Sets the quotation marks of the whole text in a style, as one step; false where all are set. */
-	setQuotes(style: QuoteStyle): boolean {
-		const editor = this.#editor;
-		const step = editor && quoting(editor.state, style);
-		if (!editor || !step) return false;
-		editor.view.dispatch(step);
-		return true;
-	}
-
-	/** Puts blocks behind a block; behind the cursor's without one. */
-	putBehind(block: number | null, blocks: readonly BlockNode[]): void {
-		const editor = this.#editor;
-		if (!editor) return;
-		const place = Math.min((block ?? this.#block) + 1, editor.state.doc.childCount);
-		const at = blockStart(editor.state.doc, place);
-		this.command((chain) => chain.insertContentAt(at, blocks as JSONContent[]));
-		this.#showBlock(place);
-	}
-
 	/** The picture that is chosen, or whose caption the cursor stands in; null: none. */
 	readonly figure: { readonly picture: string; readonly alt: string } | null = $derived.by(() => {
 		const editor = this.#followed();
@@ -391,51 +341,6 @@ export class ManuscriptEditor {
 		const { picture, alt } = editor.getAttributes('figure') as { picture?: string; alt?: string };
 		return { picture: picture ?? '', alt: alt ?? '' };
 	});
-
-	/** Says what the picture in hand shows, for who cannot see it. */
-	setAlt(alt: string): void {
-		this.#editor?.chain().updateAttributes('figure', { alt }).run();
-	}
-
-	/** Puts dragged blocks behind the block that they are dropped on. */
-	#drop(at: number): boolean {
-		const editor = this.#editor;
-		const blocks = this.dragged;
-		this.dragged = null;
-		if (!editor || !blocks) return false;
-		const block = editor.state.doc.resolve(at).index(0);
-		const behind = blockStart(editor.state.doc, block + 1);
-		this.command((chain) => chain.insertContentAt(behind, blocks as JSONContent[]));
-		return true;
-	}
-
-	/** Puts blocks at the end of a section, before what is still missing there; behind the cursor's block without a section. */
-	bringBlocks(section: string | null, blocks: readonly BlockNode[]): void {
-		const editor = this.#editor;
-		if (!editor || blocks.length === 0) return;
-		const { doc } = editor.state;
-		const cut = section === null ? undefined : this.#cuts().get(section);
-		let end = cut?.to ?? this.#block + 1;
-		while (cut && end > cut.from + 1 && doc.child(end - 1).type.name === 'gap') end--;
-		const isBlank =
-			cut !== undefined && end === cut.from + 2 && doc.child(end - 1).content.size === 0;
-		const to = blockStart(doc, end);
-		const range = { from: isBlank ? blockStart(doc, end - 1) : to, to };
-		this.command((chain) => chain.insertContentAt(range, blocks as JSONContent[]));
-		this.#showBlock(isBlank ? end - 1 : end);
-	}
-
-	/** Puts blocks in place of the gap under a heading that holds these words. */
-	replaceGap(headingBlock: number, words: string, blocks: readonly BlockNode[]): void {
-		const found = this.#findBelow(headingBlock, (node) =>
-			node.type.name === 'gap' ? stretchOf(node.textContent, words) : null
-		);
-		if (!found || blocks.length === 0) return;
-		const { start, node, block } = found;
-		const range = { from: start, to: start + node.nodeSize };
-		this.command((chain) => chain.insertContentAt(range, blocks as JSONContent[]));
-		this.#showBlock(block);
-	}
 
 	/** Chooses the stretch under a heading that some words of a note have become; the heading where they are changed too much. */
 	showWords(headingBlock: number, words: string): void {
@@ -488,29 +393,6 @@ export class ManuscriptEditor {
 			);
 			return { text: docText(json), sources: new Set(sources) };
 		});
-
-	/** Puts the heading of a planned section that the manuscript lacks where the plan has it. */
-	putHeading(section: string): void {
-		const { plan } = this.#context;
-		const planned = plan.sections.find(({ id }) => id === section);
-		const editor = this.#editor;
-		if (!planned || !editor) return;
-		const order = plan.sections.map(({ id }) => id);
-		const cuts = this.#cuts();
-		const before = order.slice(0, order.indexOf(section)).findLast((id) => cuts.has(id));
-		const at = before ? extentIn(editor.state.doc, cuts.get(before)!).to : 0;
-		const blocks = [heading(planned.level, headingOf(plan, planned), section), emptyParagraph()];
-		editor
-			.chain()
-			.insertContentAt(at, blocks as JSONContent[])
-			.run();
-	}
-
-	/** Puts a sentence in at the cursor, marked with its origin. */
-	bringIn(text: string, origin: Origin | null): void {
-		const nodes = [textNode(text, origin), textNode(' ')];
-		this.command((chain) => chain.insertContent(nodes as JSONContent[]));
-	}
 
 	/** The blocks that stand under the heading of a section. */
 	blocksOf(section: string): readonly BlockNode[] {

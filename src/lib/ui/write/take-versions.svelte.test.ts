@@ -35,7 +35,9 @@ function setUp() {
 		isEmpty: (id: string) => text.get(id)?.length === 0,
 		textBeside: () => '',
 		goTo: vi.fn(),
-		put: vi.fn((id: string, blocks: readonly BlockNode[]) => void text.set(id, blocks))
+		changes: {
+			put: vi.fn((id: string, blocks: readonly BlockNode[]) => void text.set(id, blocks))
+		}
 	};
 	const writing = {
 		writerName: 'built-in',
@@ -87,7 +89,7 @@ describe('TakeVersions', () => {
 		expect(versions.open?.section).toBe('full');
 		expect(versions.standing).toEqual(said('It stands.'));
 		versions.put(versions.open!.blocks, 'replace');
-		expect(editor.put).toHaveBeenLastCalledWith('full', said('Another.'), 'replace');
+		expect(editor.changes.put).toHaveBeenLastCalledWith('full', said('Another.'), 'replace');
 		await vi.waitFor(async () => expect((await listVersions('a'))[0]?.state).toBe('taken'));
 	});
 
@@ -169,7 +171,7 @@ describe('TakeVersions', () => {
 		expect(versions.standing).toEqual([blocks[1]]);
 		expect(versions.isGone).toBe(false);
 		versions.put(versions.open!.blocks, 'replace');
-		expect(editor.put.mock.calls[0]![1].map(docText)).toEqual([
+		expect(editor.changes.put.mock.calls[0]![1].map(docText)).toEqual([
 			'One.',
 			'Two, said better.',
 			'Three.'

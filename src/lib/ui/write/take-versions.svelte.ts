@@ -140,7 +140,7 @@ export class TakeVersions {
 	async #receive(made: Version, asked: Move, isAlone: boolean): Promise<void> {
 		const editor = this.#editor;
 		const isDirect = asked === 'draft' && editor.isEmpty(made.section) && made.blocks.length > 0;
-		if (isDirect) editor.put(made.section, made.blocks, 'replace');
+		if (isDirect) editor.changes.put(made.section, made.blocks, 'replace');
 		try {
 			const [kept] = await addVersions(this.#session.id, this.#take.id, this.#writing.writerName, [
 				made
@@ -166,8 +166,8 @@ export class TakeVersions {
 		if (!this.open) return;
 		const { section } = this.open;
 		if (this.open.over && how === 'replace')
-			this.#editor.put(section, this.#sectionWith(this.open, blocks), 'replace');
-		else this.#editor.put(section, blocks, how);
+			this.#editor.changes.put(section, this.#sectionWith(this.open, blocks), 'replace');
+		else this.#editor.changes.put(section, blocks, how);
 		this.close('taken');
 	}
 

@@ -111,6 +111,10 @@ describe('what a question wants', () => {
 		['Wooden or plastic hive for a beginner?', 'choice'],
 		['What is a queen excluder?', 'definition'],
 		['Can you keep one hive?', 'verdict'],
+		['How hard is it to keep bees?', 'effort'],
+		['Is keeping bees hard?', 'effort'],
+		['Is it difficult to find the queen?', 'effort'],
+		['Is the wax hard?', 'verdict'],
 		['How do I light a smoker?', 'way']
 	])('%s: %s', (question, kind) => {
 		expect(wantedBy(question).kind).toBe(kind);
@@ -126,6 +130,9 @@ describe('what a question wants', () => {
 		expect(holds('How deep should it be?', 'it weighs 15 kg')).toBe(0);
 		expect(holds('How many frames are in a super?', 'ten frames')).toBe(1);
 		expect(holds('How many frames are in a super?', 'ten days')).toBeLessThan(1);
+		expect(holds('Is keeping bees hard?', 'A beginner learns it in one summer.')).toBe(1);
+		expect(holds('Is keeping bees hard?', 'It is hard work in July.')).toBe(1);
+		expect(holds('Is keeping bees hard?', 'Honey that sets hard is warmed in its jar.')).toBe(0);
 		expect(holds('What is a skep?', 'Skep: a basket of straw.')).toBe(1);
 		expect(holds('What is a skep?', 'It is a long way to the skep.')).toBeLessThan(1);
 	});

@@ -11,6 +11,7 @@ export const ANSWER_KINDS = [
 	'reason',
 	'place',
 	'choice',
+	'effort',
 	'verdict',
 	'definition',
 	'way',
@@ -79,6 +80,10 @@ const FORMS: readonly (readonly [RegExp, Wanted])[] = [
 	],
 	[/^what (?:is|are|does|do)\b.{2,40}$/, want('definition')],
 	[
+		/\bhow (?:hard|difficult|easy|tricky|tough)\b|^(?:is|are|was)\b.*\b(?:difficult|easy|tricky)\b|^(?:is|are|was)\b(?=.*(?:\bit\b|\p{L}ing\b|\bto \p{L})).*\b(?:hard|tough)(?: to\b|$)/u,
+		want('effort', true)
+	],
+	[
 		/^(?:can|could|do|does|did|is|are|was|were|should|will|would|may|must|has|have|am|need)\b/,
 		want('verdict')
 	],
@@ -128,6 +133,9 @@ const CHOICE =
 	/\b(?:better|best|worse|worst|more|less|than|rather|instead|choose|pick|go for|get|buy|take|prefer|cheaper|faster|slower|warmer|lighter|heavier|wins?|beats?|unless|only if|for)\b|\p{L}er\b|[<>=]/iu;
 const VERDICT =
 	/\b(?:yes|no|not|never|don['’]t|doesn['’]t|isn['’]t|aren['’]t|can|can['’]t|cannot|could|may|must|mustn['’]t|should|shouldn['’]t|only|ok|okay|fine|safe|works?|worked|allowed|refused?|need|needs|unless|if|always|just|keep|avoid|myth|helps?|hardly|worth|better|good|bad|won['’]t|will|would|without|either|fails?|failed)\b|→|->|=|n['’]t\b/i;
+/** How hard a deed is; "hard" by itself may be a thing that is. */
+const EFFORT =
+	/\b(?:difficult(?:y|ies)?|eas(?:y|ier|iest|ily)|simple|simpler|tricky|trickiest|struggled?|skills?|skilled|practi[cs]e|practised|patience|patient|beginners?|novices?|knack|straightforward|learn(?:s|ed|t|ing)?|courses?|strength|strong|effort|experienced?|anyone|anybody|hard(?:er|est)? (?:to|work|going|part|bit|thing|on|for)|hard(?:er|est) than|tir(?:ed|ing)|back-?breaking|slow work|heavy work)\b/i;
 const DEFINES = /\b(?:is|are|means?|called|stands for|refers to|that is|i\.e)\b|=|:/i;
 
 /** An order to the reader, or a step: how something is done. */
@@ -175,6 +183,8 @@ export function holdsWanted(
 			return PLACE.test(text) ? 1 : 0;
 		case 'choice':
 			return CHOICE.test(text) ? 1 : 0;
+		case 'effort':
+			return EFFORT.test(text) ? 1 : 0;
 		case 'verdict':
 			return VERDICT.test(text) ? 1 : 0;
 		case 'definition':

@@ -1,19 +1,22 @@
 import { NO_EDITS, rulesOf, type GroupEdits } from '../edits';
 import type { Fact } from './facts';
-import { toBase } from '../../reading';
+import { toBase, type PageWork } from '../../reading';
 import type { FactValue, FactGroup, FiguresFound } from './fact-group';
 import { type Statement, statementsOf } from './statements';
 import { agreementOf } from './agreement';
-import { headingOf, labelOf } from './figure-label';
+import { headingOf, labelOf, nounsOf, type IsNoun } from './figure-label';
 import { cluster } from './gather-statements';
 
 /**
  * Groups statements of the same quantity, those of several sources first, then by how far they
  * differ. Years are no quantity to compare. The keyword's own words say nothing here.
+ *
+ * @param works the pages and notes that the facts are from; their nouns may name figures
  */
 export function groupFacts(
 	facts: readonly Fact[],
 	keyword: string,
+	works: readonly PageWork[],
 	edits: GroupEdits = NO_EDITS.figures
 ): FiguresFound {
 	const rules = rulesOf(edits);
@@ -25,7 +28,7 @@ export function groupFacts(
 		else byDimension.set(statement.dimension, [statement]);
 	}
 	const clusters = [...byDimension.values()].flatMap((list) => cluster(list, rules));
-	const labels = labelsOf(clusters);
+	const labels = labelsOf(clusters, nounsOf(works));
 	const groups = clusters
 		.map((cluster, i) => {
 			const made = groupOf(cluster, labels[i]!);
@@ -42,12 +45,12 @@ export function groupFacts(
 }
 
 /** A label for every group; those that would be called the same get their heading beside it. */
-function labelsOf(groups: readonly (readonly Statement[])[]): string[] {
-	const labels = groups.map((group) => (group.length > 1 ? labelOf(group) : ''));
+function labelsOf(groups: readonly (readonly Statement[])[], isNoun: IsNoun): string[] {
+	const labels = groups.map((group) => (group.length > 1 ? labelOf(group, isNoun) : ''));
 	const met = new Map<string, number>();
 	for (const label of labels) met.set(label, (met.get(label) ?? 0) + 1);
 	return labels.map((label, i) => {
-		const heading = label !== '' && met.get(label)! > 1 ? headingOf(groups[i]!) : '';
+		const heading = label !== '' && met.get(label)! > 1 ? headingOf(groups[i]!, isNoun) : '';
 		return heading === '' || label.includes(heading) ? label : `${label} (${heading})`;
 	});
 }

@@ -7,7 +7,7 @@ import {
 	singularOf,
 	wordsOfSentence
 } from '../../text';
-import { numberOf, unitOf } from '../../reading';
+import { numberOf, unitOf, type PageWork } from '../../reading';
 import { type Statement, EXTENTS } from './statements';
 
 /** Uses in a million everyday words from which a word that is no term names nothing. */
@@ -16,24 +16,46 @@ const TOO_COMMON = 700;
 /** Words that a label has at most. */
 const LONGEST_LABEL = 5;
 
+/** Whether a word names a thing somewhere in the evidence; in small letters, in the singular. */
+export type IsNoun = (word: string) => boolean;
+
+const nounsByWork = new WeakMap<PageWork, readonly string[]>();
+
+/** The nouns that end the phrases of some pages and notes. */
+export function nounsOf(works: readonly PageWork[]): IsNoun {
+	const nouns = new Set<string>();
+	for (const work of works) {
+		let own = nounsByWork.get(work);
+		if (!own) {
+			own = work.candidates
+				.filter(({ count, asAction }) => asAction < count)
+				.flatMap(({ surfaces }) => surfaces.map(([surface]) => surface))
+				.map((surface) => singularOf(plainWord(surface.split(/[ -]/).at(-1)!)));
+			nounsByWork.set(work, own);
+		}
+		for (const noun of own) nouns.add(noun);
+	}
+	return (word) => nouns.has(word);
+}
+
 /**
  * What the figures of a group are figures of, in words that stand so on one of the pages: the
  * shortest stretch that holds the words most of the sentences share. Before it what a length
- * measures. Words of terms name things; of the others those that everybody uses all day ("come",
- * "take", "keep") do not. Empty when nothing is left.
+ * measures. Words of terms name things; of the others those that name nothing ("wrong", "spend")
+ * and those that everybody uses all day ("come", "take", "keep") do not. Empty when nothing is left.
  */
-export function labelOf(group: readonly Statement[]): string {
+export function labelOf(group: readonly Statement[], isNoun: IsNoun): string {
 	const names = [...new Set(group.map(({ extent }) => extent))].filter((extent) => extent >= 0);
-	const words = wordingOf(group, namingWordsOf(group));
+	const words = wordingOf(group, namingWordsOf(group, isNoun));
 	const said = termAround(group, words) ?? words;
 	if (names.length !== 1)
-		return said.includes(' ') || said !== words ? said : underHeading(group, words);
+		return said.includes(' ') || said !== words ? said : underHeading(group, words, isNoun);
 	const extent = EXTENTS[names[0]!]![0];
 	return said === '' ? extent : `${extent}: ${said}`;
 }
 
 /** Stems that name what most of the group speaks of, the most telling first. */
-function namingWordsOf(group: readonly Statement[]): string[] {
+function namingWordsOf(group: readonly Statement[], isNoun: IsNoun): string[] {
 	const spread = new Map<string, number>();
 	const members = new Map<string, number>();
 	for (const { stems, weights } of group) {
@@ -54,7 +76,8 @@ function namingWordsOf(group: readonly Statement[]): string[] {
 			if (stem === undefined || (members.get(stem) ?? 0) < least || found.has(stem)) continue;
 			const plain = singularOf(word);
 			if (!mayName(plain)) continue;
-			if (ofTerms.has(plain) || everydayRateOfForm(plain) < TOO_COMMON) found.add(stem);
+			if (ofTerms.has(plain) || (isNoun(plain) && everydayRateOfForm(plain) < TOO_COMMON))
+				found.add(stem);
 		}
 	}
 	return [...found].sort((a, b) => spread.get(b)! - spread.get(a)! || (a < b ? -1 : 1)).slice(0, 3);
@@ -73,29 +96,41 @@ function termAround(group: readonly Statement[], word: string): string | undefin
 		.sort((a, b) => b.length - a.length || (a < b ? -1 : 1))[0];
 }
 
-/** One word alone seldom says what a figure is of: it gets a heading over it, where one is short. */
-function underHeading(group: readonly Statement[], word: string): string {
-	const heading = headingOf(group);
-	return word === '' || heading.includes(word)
-		? heading
-		: heading === ''
-			? word
-			: `${heading}, ${word}`;
+/** One word alone seldom says what a figure is of: a heading over it stands beside it, where one names a thing. */
+function underHeading(group: readonly Statement[], word: string, isNoun: IsNoun): string {
+	const heading = headingOf(group, isNoun);
+	if (heading === '' || word === '') return word || heading;
+	return heading.includes(word) ? heading : `${word} (${heading})`;
 }
 
-/** The shortest heading that a group stands under, in small letters; empty when all are long. */
-export function headingOf(group: readonly Statement[]): string {
+/** What opens a heading that asks, tells to do something or says when, and so names no thing. */
+const NO_NAME =
+	/^(?:what|how|why|when|where|who|which|whose|if|do|does|did|is|are|was|can|could|should|will|would|before|after|while|as|because|and|or|but|so|in|on|at|by|for|from|with|to|not|never|always|don.t)\b|^\S+ (?:the|a|an|your|our|my|it|them|this|that|these|those|one|out|up|off|down|away|back|and)\b/;
+
+/** The shortest heading that a group stands under and that names a thing, in small letters; empty when none does. */
+export function headingOf(group: readonly Statement[], isNoun: IsNoun): string {
 	return (
 		group
 			.map(({ fact }) => fact.heading.replace(/^[\d\s.):–-]+|[?!.:\s]+$/g, '').toLowerCase())
-			.filter((text) => text !== '' && wordsOfSentence(text).length <= LONGEST_LABEL)
+			.filter((text) => {
+				const words = wordsOfSentence(text);
+				return (
+					words.length > 0 &&
+					words.length <= LONGEST_LABEL &&
+					!NO_NAME.test(text) &&
+					isNoun(singularOf(plainWord(words.at(-1)!.text)))
+				);
+			})
 			.sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0] ?? ''
 	);
 }
 
+const MONTH =
+	/^(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)$/;
+
 function mayName(plain: string): boolean {
 	const isMeasure = unitOf(plain) !== undefined || EXTENTS.some(([, extent]) => extent.test(plain));
-	return !isMeasure && !isStopWord(plain) && !/ly$/.test(plain);
+	return !isMeasure && !MONTH.test(plain) && !isStopWord(plain) && !/ly$/.test(plain);
 }
 
 /** The shortest stretch of a heading or sentence that holds the first stems; fewer where none does. */
@@ -151,6 +186,7 @@ function clausesOf(text: string): Clause[] {
 	for (const sentence of sentencesOf(text)) {
 		let open: LabelWord[] = [];
 		let end = 0;
+		let wasFigure = false;
 		for (const { text: word, start, end: after } of wordsOfSentence(sentence.text)) {
 			const isFigure = /\d/.test(word) || !Number.isNaN(numberOf(word));
 			const stops = /[.,;:·()!?–—/|“”"]/.test(sentence.text.slice(end, start));
@@ -159,7 +195,10 @@ function clausesOf(text: string): Clause[] {
 				found.push(open);
 				open = [];
 			}
-			if (!isFigure) open.push(labelWord(word));
+			// "7 kg load" is about the load
+			const isUnit = wasFigure && unitOf(word.toLowerCase()) !== undefined;
+			wasFigure = isFigure;
+			if (!isFigure && !isUnit) open.push(labelWord(word));
 		}
 		if (open.length > 0) found.push(open);
 	}
