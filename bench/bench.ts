@@ -2,6 +2,7 @@
 import { Readability } from '@mozilla/readability';
 import { readFileSync, readdirSync } from 'node:fs';
 import { parseHTML } from 'linkedom/worker';
+import { parse, serialize } from 'parse5';
 import { assembleFindings, NO_EDITS } from '../src/lib/core/findings';
 import { workOnPage, type PageWork } from '../src/lib/core/reading';
 import {
@@ -121,9 +122,17 @@ const pages = Array.from({ length: 20 }, (_, i) => {
 	const clean = () => files.forEach((html) => cleanPage(html));
 	const alone = () =>
 		files.forEach((html) => new Readability(parseHTML(html).document as never).parse());
+	// a browser's tree, as the library is meant to be given
+	const conformant = () =>
+		files.forEach((html) =>
+			new Readability(parseHTML(serialize(parse(html))).document as never).parse()
+		);
 	times(clean, 3);
 	times(alone, 3);
-	const [ours, theirs] = [at(times(clean, 10), 0.5), at(times(alone, 10), 0.5)];
+	times(conformant, 3);
+	const [ours, theirs, whole] = [clean, alone, conformant].map((run) =>
+		at(times(run, 10), 0.5)
+	) as [number, number, number];
 	const megabytes = files.reduce((sum, html) => sum + html.length, 0) / 1e6;
 	const pace = (ms: number) =>
 		`${((1000 * files.length) / ms).toFixed(0)} pages/s, ${((1000 * megabytes) / ms).toFixed(2)} MB/s`;
@@ -133,6 +142,13 @@ const pages = Array.from({ length: 20 }, (_, i) => {
 		`library alone ${shown(theirs)} ms (${pace(theirs)})`,
 		ours / theirs,
 		'–'
+	);
+	add(
+		'the same',
+		`${shown(ours)} ms`,
+		`library after a conformant parse ${shown(whole)} ms`,
+		ours / whole,
+		'≤ 2'
 	);
 	const long = (n: number) =>
 		`<article>${files[0]!.replace(/<\/?(?:html|head|body)[^>]*>/g, '').repeat(n)}</article>`;

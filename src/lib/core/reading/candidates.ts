@@ -178,8 +178,8 @@ function isPhrase(
 			(unitOf(last.key) === undefined || NOT_ONLY_UNITS.has(last.key))
 		);
 	if (first.kind === 'adjective' && VAGUE.has(first.key)) return false;
-	if (first.kind === 'participle' && WEAK_PARTICIPLES.has(first.surface.toLowerCase()))
-		return false;
+	// the tagger takes some of them for adjectives: "shaped foot box"
+	if (first.kind !== 'noun' && WEAK_PARTICIPLES.has(first.surface.toLowerCase())) return false;
 	// "7 kg load" is about the load
 	if (unitOf(first.key) !== undefined && /^[^aeiou]+$/.test(first.key)) return false;
 	if (UNITS.has(last.key) || (EMPTY_NOUNS.has(first.key) && EMPTY_NOUNS.has(last.key)))

@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { CHARSETS, hasForeignLetters, lettersLookOf, readOtherwise, sampleOf } from './letters';
+import {
+	CHARSETS,
+	hasForeignLetters,
+	lettersLookOf,
+	readOtherwise,
+	sampleOf,
+	wordLikenessOf
+} from './letters';
 
 const asWestern = (text: string) =>
 	new TextDecoder('windows-1252').decode(new TextEncoder().encode(text));
@@ -57,5 +64,18 @@ describe('reading otherwise', () => {
 		expect(hasForeignLetters('bâtit')).toBe(true);
 		const source = `<html><body><script>var é</script><p>${'Plain words first. '.repeat(9)}</p><p>Le mur se bâtit sans mortier.</p>`;
 		expect(sampleOf(source)).toContain('bâtit');
+	});
+
+	it('has readings that look like words, and others', () => {
+		const read = CHARSETS.flatMap(({ label }) => {
+			const text = readOtherwise(readAs(KOI, 'windows-1252'), label);
+			return text === null ? [] : [{ label, value: wordLikenessOf(text) }];
+		}).sort((a, b) => b.value - a.value);
+		expect(read[0]).toEqual({ label: 'koi8-r', value: 1 });
+		expect(wordLikenessOf(readAs(KOI, 'windows-1251'))).toBeLessThan(0.5);
+		expect(wordLikenessOf('石垣は大きな石から')).toBe(1);
+		expect(wordLikenessOf('ﾐｲﾁ石')).toBeLessThan(0.5);
+		expect(wordLikenessOf('Le mur se bâtit')).toBe(1);
+		expect(wordLikenessOf('')).toBe(0);
 	});
 });

@@ -95,9 +95,7 @@ function tableOf(charset: string | null): ReadonlyMap<string, number> | null {
 	for (let byte = 0x80; byte <= 0xff; byte++) table.set(decoder.decode(Uint8Array.of(byte)), byte);
 	// some platforms leave these as control signs where the standard names a letter
 	if (charset === 'windows-1252')
-		[...'€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ'].forEach((sign, i) =>
-			table.set(sign, 0x80 + i)
-		);
+		[...WESTERN_SIGNS].forEach((sign, i) => table.set(sign, 0x80 + i));
 	tables.set(charset, table);
 	return table;
 }
@@ -145,4 +143,25 @@ export function sampleOf(source: string, length = 70): string {
 	if (at < 0) return plain.trim().slice(0, length);
 	const from = plain.lastIndexOf(' ', Math.max(0, at - 15)) + 1;
 	return plain.slice(from, from + length).trim();
+}
+
+/** Katakana of half a width, signs nobody has given a meaning to, and those for private use. */
+const HARDLY_TEXT = /[\uff61-\uff9f\p{Co}\p{Cn}\p{Cc}\ufffd×÷¬¤¦§¨]/gu;
+
+/**
+ * How much a sample looks like words of a language, 0–1: the share of its letters in words of one
+ * script that are written small, with a capital before them, or in a script that has neither. Letters
+ * read in a wrong charset come out as capitals amid small ones, or as another script's.
+ */
+export function wordLikenessOf(sample: string): number {
+	let [good, all] = [0, sample.match(HARDLY_TEXT)?.length ?? 0];
+	for (const [word] of sample.matchAll(/[\p{L}\p{M}]+/gu)) {
+		all += word.length;
+		const isCased = /^\p{Lu}?[\p{Ll}\p{M}]*$|^[\p{Lo}\p{Lm}\p{M}]+$/u.test(word);
+		const scripts = [/\p{Script=Latin}/u, /\p{Script=Cyrillic}/u, /\p{Script=Greek}/u].filter(
+			(script) => script.test(word)
+		);
+		if (isCased && scripts.length < 2 && !/[\uff61-\uff9f]/.test(word)) good += word.length;
+	}
+	return all === 0 ? 0 : good / all;
 }

@@ -76,6 +76,14 @@ function thirdPersons(): Set<string> {
 	return thirds;
 }
 
+let mostly: Set<string> | undefined;
+
+/** Whether a word in its base form is a verb more often than a noun: "weigh", "spend". */
+export function isMostlyVerb(word: string): boolean {
+	mostly ??= new Set(MOSTLY_VERBS.split(' '));
+	return mostly.has(word);
+}
+
 /** A person as subject, or a clause with a condition, has its verb behind it. */
 const OPENS_SENTENCE =
 	/^["“(]*(?:i|we|you|she|he|they|who|if|when|once|unless|until|(?:no|every|some|any)(?:one|body)|nobody|nothing|everything|something)\b/i;

@@ -1,6 +1,6 @@
 <!-- A page whose letters look wrong, or may be: how it would read in other charsets, to choose from. -->
 <script lang="ts">
-	import { CHARSETS, lettersLookOf, readOtherwise, sampleOf } from '$lib/core/text';
+	import { CHARSETS, lettersLookOf, wordLikenessOf, readOtherwise, sampleOf } from '$lib/core/text';
 	import { sourceOf } from '$lib/data/pages';
 
 	interface Props {
@@ -37,7 +37,8 @@
 			// what loses letters is no reading
 			if (sample !== now && !sample.includes('\ufffd')) found.push({ label, name, sample });
 		}
-		readings = found;
+		// those that look like words of a language come first
+		readings = found.sort((a, b) => wordLikenessOf(b.sample) - wordLikenessOf(a.sample));
 	}
 
 	async function choose(label: string) {

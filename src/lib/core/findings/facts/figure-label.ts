@@ -1,6 +1,7 @@
 import {
 	contentStemsOf,
 	everydayRateOfForm,
+	isMostlyVerb,
 	isStopWord,
 	plainWord,
 	sentencesOf,
@@ -19,23 +20,32 @@ const LONGEST_LABEL = 5;
 /** Whether a word names a thing somewhere in the evidence; in small letters, in the singular. */
 export type IsNoun = (word: string) => boolean;
 
-const nounsByWork = new WeakMap<PageWork, readonly string[]>();
+/** Uses as a noun from which a word that is mostly a verb is one here: "cope", "blend". */
+const LEAST_AS_NOUN = 8;
+
+const nounsByWork = new WeakMap<PageWork, ReadonlyMap<string, number>>();
 
 /** The nouns that end the phrases of some pages and notes. */
 export function nounsOf(works: readonly PageWork[]): IsNoun {
-	const nouns = new Set<string>();
+	const uses = new Map<string, number>();
 	for (const work of works) {
 		let own = nounsByWork.get(work);
-		if (!own) {
-			own = work.candidates
-				.filter(({ count, asAction }) => asAction < count)
-				.flatMap(({ surfaces }) => surfaces.map(([surface]) => surface))
-				.map((surface) => singularOf(plainWord(surface.split(/[ -]/).at(-1)!)));
-			nounsByWork.set(work, own);
-		}
-		for (const noun of own) nouns.add(noun);
+		if (!own) nounsByWork.set(work, (own = nounsIn(work)));
+		for (const [noun, count] of own) uses.set(noun, (uses.get(noun) ?? 0) + count);
 	}
-	return (word) => nouns.has(word);
+	return (word) => (uses.get(word) ?? 0) >= (isMostlyVerb(word) ? LEAST_AS_NOUN : 1);
+}
+
+function nounsIn({ candidates }: PageWork): Map<string, number> {
+	const uses = new Map<string, number>();
+	for (const { count, asAction, surfaces } of candidates) {
+		if (asAction === count) continue;
+		for (const [surface, times] of surfaces) {
+			const noun = singularOf(plainWord(surface.split(/[ -]/).at(-1)!));
+			uses.set(noun, (uses.get(noun) ?? 0) + times);
+		}
+	}
+	return uses;
 }
 
 /**
@@ -76,7 +86,10 @@ function namingWordsOf(group: readonly Statement[], isNoun: IsNoun): string[] {
 			if (stem === undefined || (members.get(stem) ?? 0) < least || found.has(stem)) continue;
 			const plain = singularOf(word);
 			if (!mayName(plain)) continue;
-			if (ofTerms.has(plain) || (isNoun(plain) && everydayRateOfForm(plain) < TOO_COMMON))
+			if (
+				(ofTerms.has(plain) && (isNoun(plain) || !isMostlyVerb(plain))) ||
+				(isNoun(plain) && everydayRateOfForm(plain) < TOO_COMMON)
+			)
 				found.add(stem);
 		}
 	}
@@ -117,6 +130,7 @@ export function headingOf(group: readonly Statement[], isNoun: IsNoun): string {
 				return (
 					words.length > 0 &&
 					words.length <= LONGEST_LABEL &&
+					!/[:;,]/.test(text) &&
 					!NO_NAME.test(text) &&
 					isNoun(singularOf(plainWord(words.at(-1)!.text)))
 				);
@@ -133,6 +147,9 @@ function mayName(plain: string): boolean {
 	return !isMeasure && !MONTH.test(plain) && !isStopWord(plain) && !/ly$/.test(plain);
 }
 
+/** What is done, before the thing that it is done to: "lifted the string". */
+const DONE_TO = /^(?:\S+ )?(?:the|an?|your|its) (?=\S)/;
+
 /** The shortest stretch of a heading or sentence that holds the first stems; fewer where none does. */
 function wordingOf(group: readonly Statement[], stems: readonly string[]): string {
 	const texts = [
@@ -144,7 +161,9 @@ function wordingOf(group: readonly Statement[], stems: readonly string[]): strin
 		const stretches = texts
 			.map((clause) => stretchOf(clause, wanted))
 			.filter((stretch) => stretch !== null)
-			.map((stretch) => (stretch.length === 1 ? singularOf(stretch[0]!) : stretch.join(' ')));
+			.map((stretch) =>
+				stretch.length === 1 ? singularOf(stretch[0]!) : stretch.join(' ').replace(DONE_TO, '')
+			);
 		const best = stretches.sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0];
 		if (best !== undefined) return best;
 	}
