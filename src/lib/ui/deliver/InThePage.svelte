@@ -25,11 +25,33 @@
 		);
 		return delivery.sources.filter(({ id }) => ids.has(id));
 	});
-	const kinds: readonly (readonly [DataKind, string])[] = $derived([
-		['article', 'Article data'],
-		['faq', `FAQ data, ${countOf(article.questions.length, 'question')}`],
+	interface Data {
+		readonly kind: DataKind;
+		readonly name: string;
+		/** What it is made of; nothing of it stands in the page without. */
+		readonly has: number;
+	}
+	const kinds: readonly Data[] = $derived([
+		{ kind: 'article', name: 'Article data', has: 1 },
+		{
+			kind: 'faq',
+			name:
+				article.questions.length > 0
+					? `FAQ data, ${countOf(article.questions.length, 'question')}`
+					: 'FAQ data: the text has no questions',
+			has: article.questions.length
+		},
 		...(delivery.isHowTo
-			? [['howto', `How-to data, ${countOf(delivery.steps.length, 'step')}`] as const]
+			? [
+					{
+						kind: 'howto',
+						name:
+							delivery.steps.length > 0
+								? `How-to data, ${countOf(delivery.steps.length, 'step')}`
+								: 'How-to data: the text has no steps',
+						has: delivery.steps.length
+					} as const
+				]
 			: [])
 	]);
 
@@ -96,14 +118,15 @@
 					>{/if}
 			</Popup>
 		</li>
-		{#each kinds as [kind, name] (kind)}
+		{#each kinds as { kind, name, has } (kind)}
 			<li>
 				<label class="flex flex-1 items-center justify-between gap-2"
 					><span>{name}</span>
 					<input
 						type="checkbox"
 						class="checkbox checkbox-xs"
-						checked={choices.data.includes(kind)}
+						checked={has > 0 && choices.data.includes(kind)}
+						disabled={has === 0}
 						onchange={() =>
 							void delivery.decide('Changed the structured data', {
 								data: toggle(choices.data, kind)

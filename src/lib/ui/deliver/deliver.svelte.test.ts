@@ -172,15 +172,28 @@ describe('links', () => {
 });
 
 describe('in the page', () => {
+	it('ticks no data of what the text has not', () => {
+		const session = sessionOf(docOf([heading(1, 'Walls', 'top'), said('A wall stands.')]));
+		session.assignment.keyword = 'how to build a dry stone wall';
+		render(InThePage, { delivery: deliveryOf(session) });
+		for (const name of [
+			'FAQ data: the text has no questions',
+			'How-to data: the text has no steps'
+		])
+			expect(screen.getByRole<HTMLInputElement>('checkbox', { name })).toMatchObject({
+				checked: false,
+				disabled: true
+			});
+		expect(session.delivery.data).toContain('faq');
+	});
+
 	it('chooses contents, data and references; takeaways are kept as they are worded', async () => {
 		const session = sessionOf();
 		const delivery = deliveryOf(session);
 		render(InThePage, { delivery });
 		await user.selectOptions(screen.getByLabelText('Contents'), '3');
 		expect(session.delivery.contentsTo).toBe(3);
-		await user.click(
-			screen.getByRole('checkbox', { name: /^FAQ data, 0 questions|^FAQ data, 1 question/ })
-		);
+		await user.click(screen.getByRole('checkbox', { name: 'FAQ data, 1 question' }));
 		expect(session.delivery.data).not.toContain('faq');
 		await user.click(screen.getByRole('checkbox', { name: /^Key takeaways/ }));
 		await user.click(screen.getByRole('button', { name: 'Word them' }));

@@ -2,6 +2,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { focused } from '../parts/focused';
+	import { keyed } from '../parts/keyed';
 	import type { ClientComments } from './client-comments.svelte';
 	import OverPage from './OverPage.svelte';
 
@@ -57,9 +58,31 @@
 			>Next comment</button
 		>
 	</p>
+	{#if comments.all.length > 0}
+		<ol class="list" aria-label="All comments">
+			{#each keyed(comments.all, ({ block, words }) => `${block} ${words}`) as { rowKey, item }, i (rowKey)}
+				<li>
+					<button class="linkish" onclick={() => comments.show(i)}>“{item.words}”</button>
+					{item.text}
+				</li>
+			{/each}
+		</ol>
+	{/if}
 	<p class="text-ink-2" role="status">
 		{trouble ||
 			(comments.canSay ? '' : 'Choose the words that you want to say something about. ') +
 				'Comments leave with the DOCX file, and with nothing else.'}
 	</p>
 </OverPage>
+
+<style>
+	.list {
+		display: grid;
+		gap: 2px;
+		max-height: 9em;
+		overflow-y: auto;
+	}
+	.list button {
+		font-family: var(--font-serif);
+	}
+</style>

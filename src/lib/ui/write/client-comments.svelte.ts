@@ -1,5 +1,7 @@
 import type { Editor } from '@tiptap/core';
+import type { Node as ProseNode } from '@tiptap/pm/model';
 import { untrack } from 'svelte';
+import { commentsOf, type Comment, type TakeDoc } from '$lib/core/manuscript';
 
 /** What is said to the client beside the text. It leaves with DOCX and with no other form. */
 export class ClientComments {
@@ -32,23 +34,27 @@ export class ClientComments {
 		else chain.setMark('comment', { text: said }).run();
 	}
 
+	/** All comments, in reading order. */
+	readonly all: readonly Comment[] = $derived.by(() => {
+		const editor = this.#editorNow();
+		return editor ? commentsOf(editor.getJSON() as TakeDoc) : [];
+	});
+
 	/** Goes to the next comment behind the cursor, the first behind the last; false: there is none. */
 	next(): boolean {
 		const editor = untrack(() => this.#editorNow());
 		if (!editor) return false;
 		const { doc, selection } = editor.state;
-		const starts: number[] = [];
-		let last: { text: unknown; end: number } | null = null;
-		doc.descendants((node, position) => {
-			const mark = node.marks.find(({ type }) => type.name === 'comment');
-			if (!mark) return true;
-			const isSame = last !== null && last.text === mark.attrs.text && last.end === position;
-			if (!isSame) starts.push(position);
-			last = { text: mark.attrs.text, end: position + node.nodeSize };
-			return false;
-		});
-		const at = starts.find((start) => start > selection.from) ?? starts[0];
-		if (at === undefined) return false;
+		const starts = startsOf(doc);
+		const at = starts.findIndex((start) => start > selection.from);
+		return this.show(Math.max(0, at));
+	}
+
+	/** Goes to a comment by its place among all; false: it is not there. */
+	show(index: number): boolean {
+		const editor = untrack(() => this.#editorNow());
+		const at = editor && startsOf(editor.state.doc)[index];
+		if (!editor || at === undefined) return false;
 		editor
 			.chain()
 			.focus()
@@ -57,4 +63,19 @@ export class ClientComments {
 			.run();
 		return true;
 	}
+}
+
+/** Where the words of each comment begin. */
+function startsOf(doc: ProseNode): number[] {
+	const starts: number[] = [];
+	let last: { readonly text: unknown; readonly end: number } | null = null;
+	doc.descendants((node, position) => {
+		const mark = node.marks.find(({ type }) => type.name === 'comment');
+		if (!mark) return true;
+		const isSame = last !== null && last.text === mark.attrs.text && last.end === position;
+		if (!isSame) starts.push(position);
+		last = { text: mark.attrs.text, end: position + node.nodeSize };
+		return false;
+	});
+	return starts;
 }

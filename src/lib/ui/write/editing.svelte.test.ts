@@ -1,5 +1,5 @@
 import type { Editor } from '@tiptap/core';
-import { render, screen } from '@testing-library/svelte';
+import { render, screen, within } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { flushSync } from 'svelte';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -134,6 +134,20 @@ describe('comments for the client', () => {
 		// bold in the middle of the words does not make two of it
 		editor.chain().setTextSelection({ from: 6, to: 8 }).toggleBold().run();
 		expect(commentsOf(doc())).toHaveLength(1);
+		editor
+			.chain()
+			.setTextSelection({ from: 13, to: 18 })
+			.setMark('comment', { text: 'Or dear?' })
+			.run();
+		flushSync();
+		const list = within(screen.getByRole('list', { name: 'All comments' }));
+		expect(list.getAllByRole('listitem').map(({ textContent }) => textContent.trim())).toEqual([
+			'“cope” Is that your word?',
+			'“heavy” Or dear?'
+		]);
+		await user.click(list.getByRole('button', { name: '“heavy”' }));
+		expect(comments.atCursor).toBe('Or dear?');
+		comments.say('');
 		box.unmount();
 		editor.commands.setTextSelection(1);
 		expect(comments.next()).toBe(true);
