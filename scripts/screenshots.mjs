@@ -157,7 +157,7 @@ async function walk(theme, names) {
 	await take('findings-questions');
 	await page.getByRole('tab', { name: 'Facts' }).click();
 	await page.getByLabel('Facts shown').selectOption('differs');
-	await page.getByRole('button', { name: 'waller had quoted' }).click();
+	await page.getByRole('button', { name: 'professional waller' }).last().click();
 	await take('findings-facts');
 	await page.getByRole('tab', { name: 'Shape' }).click();
 	await take('findings-shape');
