@@ -62,16 +62,25 @@
 		});
 	});
 
-	async function run(what: string, act: () => Promise<void>) {
-		if (busy !== '') return;
-		busy = what;
-		try {
-			await act();
-		} catch (error) {
-			toast.error(`${what} was not made: ${messageOf(error)}`);
-		} finally {
-			busy = '';
-		}
+	let turn: Promise<void> = Promise.resolve();
+	const asked = new Set<string>();
+
+	/** Does one thing after the other; what is asked for again while it waits is done once. */
+	function run(what: string, act: () => Promise<void>): Promise<void> {
+		if (asked.has(what)) return turn;
+		asked.add(what);
+		turn = turn.then(async () => {
+			busy = what;
+			try {
+				await act();
+			} catch (error) {
+				toast.error(`${what} was not made: ${messageOf(error)}`);
+			} finally {
+				busy = '';
+				asked.delete(what);
+			}
+		});
+		return turn;
 	}
 
 	function save(what: string, make: () => Promise<MadeFile | null>) {
