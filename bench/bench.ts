@@ -141,7 +141,7 @@ const pages = Array.from({ length: 20 }, (_, i) => {
 		`${shown(ours)} ms (${pace(ours)})`,
 		`library alone ${shown(theirs)} ms (${pace(theirs)})`,
 		ours / theirs,
-		'–'
+		'≤ 2'
 	);
 	add(
 		'the same',
