@@ -50,7 +50,7 @@ import {
 } from '../src/lib/core/manuscript';
 import { contentStemsOf, countWords } from '../src/lib/core/text';
 import { demoFindings, demoTagger } from '../tests/support/demo';
-import { add, at, printRows, shown, times } from './timing';
+import { add, at, printRows, shown, times, timesTogether } from './timing';
 import {
 	cleanedOf,
 	headingRecall,
@@ -127,12 +127,13 @@ const pages = Array.from({ length: 20 }, (_, i) => {
 		files.forEach((html) =>
 			new Readability(parseHTML(serialize(parse(html))).document as never).parse()
 		);
-	times(clean, 3);
-	times(alone, 3);
-	times(conformant, 3);
-	const [ours, theirs, whole] = [clean, alone, conformant].map((run) =>
-		at(times(run, 10), 0.5)
-	) as [number, number, number];
+	const runs = [clean, alone, conformant];
+	timesTogether(runs, 3);
+	const [ours, theirs, whole] = timesTogether(runs, 15).map((ms) => at(ms, 0.5)) as [
+		number,
+		number,
+		number
+	];
 	const megabytes = files.reduce((sum, html) => sum + html.length, 0) / 1e6;
 	const pace = (ms: number) =>
 		`${((1000 * files.length) / ms).toFixed(0)} pages/s, ${((1000 * megabytes) / ms).toFixed(2)} MB/s`;

@@ -18,6 +18,15 @@ export function times(run: () => void, rounds: number): number[] {
 	}).sort((a, b) => a - b);
 }
 
+/**
+ * Milliseconds of several works in rounds of all of them, one after the other, so that a machine that
+ * slows down slows all of them; of each the shortest first.
+ */
+export function timesTogether(runs: readonly (() => void)[], rounds: number): number[][] {
+	const all = Array.from({ length: rounds }, () => runs.map((run) => times(run, 1)[0]!));
+	return runs.map((_, i) => all.map((round) => round[i]!).sort((a, b) => a - b));
+}
+
 export const at = (sorted: readonly number[], share: number) =>
 	sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
 export const shown = (ms: number) => (ms < 10 ? ms.toFixed(2) : ms.toFixed(0));

@@ -9,6 +9,7 @@ class QuietObserver {
 }
 
 vi.stubGlobal('ResizeObserver', QuietObserver);
+vi.stubGlobal('CSS', { escape: (name: string) => name.replace(/[^\w-]/g, '\\$&') });
 Element.prototype.scrollIntoView = () => {};
 Element.prototype.animate ??= (() => ({ cancel() {}, finished: Promise.resolve() })) as never;
 

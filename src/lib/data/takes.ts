@@ -90,7 +90,11 @@ export async function saveTake(id: string, doc: TakeDoc, revision: number): Prom
 	return db.transaction('rw', db.takes, async (): Promise<SaveResult> => {
 		const stored = await db.takes.get(id);
 		if (!stored) return { kind: 'gone' };
-		if (stored.revision !== revision) return { kind: 'changed-elsewhere', take: stored };
+		if (stored.revision !== revision)
+			// another window that puts right what this one left writes the same
+			return JSON.stringify(stored.doc) === JSON.stringify(doc)
+				? { kind: 'saved', revision: stored.revision }
+				: { kind: 'changed-elsewhere', take: stored };
 		await db.takes.update(id, { doc, revision: revision + 1, updatedAt: Date.now() });
 		return { kind: 'saved', revision: revision + 1 };
 	});

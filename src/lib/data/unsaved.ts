@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { TakeDoc } from '$lib/core/manuscript';
 import type { Plan } from '$lib/core/plan';
+import { contentSign } from '$lib/core/text';
 import { db, type Assignment, type Take } from './db';
 import { planSign, readPlanOfToday, storePlan } from './takes';
 
@@ -11,7 +12,14 @@ import { planSign, readPlanOfToday, storePlan } from './takes';
 
 /** Values typed and not stored yet. */
 export type Unsaved =
-	| { readonly kind: 'take'; readonly id: string; readonly doc: TakeDoc; readonly revision: number }
+	| {
+			readonly kind: 'take';
+			readonly id: string;
+			readonly doc: TakeDoc;
+			readonly revision: number;
+			/** Sign of the text that was being stored over that revision meanwhile; null: none was. */
+			readonly saving: string | null;
+	  }
 	| { readonly kind: 'note'; readonly id: string; readonly text: string }
 	| {
 			readonly kind: 'plan';
@@ -23,12 +31,19 @@ export type Unsaved =
 	| {
 			readonly kind: 'assignment';
 			readonly id: string;
+			/** Which part of the app left them: each puts its own right. */
+			readonly part: 'brief' | 'steps';
 			readonly values: Partial<Assignment>;
 	  };
 
 const PREFIX = 'corvan-unsaved';
-const keyOf = (assignment: string, { kind, id }: Pick<Unsaved, 'kind' | 'id'>) =>
-	[PREFIX, assignment, kind, id].join('|');
+/** What names something that was left unsaved. */
+type Left = Pick<Unsaved, 'kind' | 'id'> & { readonly part?: string };
+const keyOf = (assignment: string, { kind, id, part }: Left) =>
+	[PREFIX, assignment, kind, id, ...(part ? [part] : [])].join('|');
+
+/** A sign that is the same for texts that are the same. */
+export const docSign = (doc: TakeDoc): string => contentSign(JSON.stringify(doc));
 
 const unsavedSchema = z.discriminatedUnion('kind', [
 	z.object({
@@ -38,7 +53,8 @@ const unsavedSchema = z.discriminatedUnion('kind', [
 			type: z.literal('doc'),
 			content: z.array(z.looseObject({ type: z.string() }))
 		}),
-		revision: z.number()
+		revision: z.number(),
+		saving: z.string().nullable().default(null)
 	}),
 	z.object({ kind: z.literal('note'), id: z.string(), text: z.string() }),
 	z.object({
@@ -47,32 +63,26 @@ const unsavedSchema = z.discriminatedUnion('kind', [
 		plan: z.unknown(),
 		from: z.array(z.string())
 	}),
-	z.object({ kind: z.literal('assignment'), id: z.string(), values: z.looseObject({}) })
+	z.object({
+		kind: z.literal('assignment'),
+		id: z.string(),
+		part: z.enum(['brief', 'steps']).default('brief'),
+		values: z.looseObject({})
+	})
 ]);
 
 /** Writes down what is unsaved, at once; without room it is left to the save that is under way. */
 export function keepUnsaved(assignment: string, unsaved: Unsaved): void {
-	const key = keyOf(assignment, unsaved);
 	try {
-		localStorage.setItem(
-			key,
-			JSON.stringify(withEarlier(readUnsaved(localStorage.getItem(key)), unsaved))
-		);
+		localStorage.setItem(keyOf(assignment, unsaved), JSON.stringify(unsaved));
 	} catch {
 		// no room: the save itself says so if it fails as well
 	}
 }
 
-/** Several parts of the app can leave values of one assignment. */
-function withEarlier(earlier: Unsaved | null, unsaved: Unsaved): Unsaved {
-	return unsaved.kind === 'assignment' && earlier?.kind === 'assignment'
-		? { ...unsaved, values: { ...earlier.values, ...unsaved.values } }
-		: unsaved;
-}
-
-/** To be called when it has been stored. */
-export function forgetUnsaved(assignment: string, unsaved: Pick<Unsaved, 'kind' | 'id'>): void {
-	localStorage.removeItem(keyOf(assignment, unsaved));
+/** To be called when it has been stored, and nothing newer is unsaved. */
+export function forgetUnsaved(assignment: string, left: Left): void {
+	localStorage.removeItem(keyOf(assignment, left));
 }
 
 /** Stores what was left unsaved in an assignment; returns how many pieces there were. */
@@ -126,13 +136,15 @@ async function restorePlan({ id, plan: left, from }: Extract<Unsaved, { kind: 'p
 }
 
 /** A take that was stored since in another state keeps that, and what was typed becomes one of its own. */
-async function restoreTake({ id, doc, revision }: Extract<Unsaved, { kind: 'take' }>) {
+async function restoreTake({ id, doc, revision, saving }: Extract<Unsaved, { kind: 'take' }>) {
 	return db.transaction('rw', db.takes, async () => {
 		const stored = await db.takes.get(id);
 		if (!stored || JSON.stringify(stored.doc) === JSON.stringify(doc)) return false;
 		const now = Date.now();
-		if (stored.revision === revision) {
-			await db.takes.update(id, { doc, revision: revision + 1, updatedAt: now });
+		// the save that was under way when the page was left may have come to its end
+		const isOurs = stored.revision === revision + 1 && docSign(stored.doc) === saving;
+		if (stored.revision === revision || isOurs) {
+			await db.takes.update(id, { doc, revision: stored.revision + 1, updatedAt: now });
 			return true;
 		}
 		const takes = await db.takes.where({ assignment: stored.assignment }).toArray();

@@ -295,9 +295,28 @@ describe('labels of figures', () => {
 		expect(
 			labelsOf(
 				'# Sheds\n\n## What did we pay?\n\nThe electricity is £40 a year.',
-				'# Sheds\n\n## Work out the sum\n\nThe electricity came to £55 a year.'
+				'# Sheds\n\n## Work it out\n\nThe electricity came to £55 a year.'
 			)
 		).toEqual(['electricity']);
+	});
+
+	it('name what a heading tells to do something to', () => {
+		expect(
+			labelsOf(
+				'# Walls\n\n## Dig the trench\n\nIn clay that was 20 cm.\n\n## Set out\n\nThe trench is straight.',
+				'# Walls\n\n## Dig the trench\n\nIn clay that is 25 cm.\n\n## Set out\n\nOur trench was not.'
+			)
+		).toEqual(['clay (trench)']);
+	});
+
+	it('are never the same for two figures', () => {
+		const labels = labelsOf(
+			'# Stone\n\n## Sandstone\n\nThe sandstone came to 7 tonnes and cost £95.\n\n## Order the stone\n\nThe quarry sells sandstone at £700 a lorry.',
+			'# Stone\n\n## Sandstone\n\nOur sandstone came to 8 tonnes and cost £99.\n\n## Order the stone\n\nA quarry near us had sandstone at £800 a lorry.'
+		);
+		expect(labels).toHaveLength(3);
+		expect(labels).toEqual(expect.arrayContaining(['sandstone: weight', 'sandstone: cost']));
+		expect(new Set(labels).size).toBe(labels.length);
 	});
 
 	it('begin with no unit of the figure before them, and are no months', () => {

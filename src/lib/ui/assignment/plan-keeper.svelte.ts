@@ -4,7 +4,7 @@ import type { Plan } from '$lib/core/plan';
 import type { Take } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
 import { planSign, readPlanOfToday, savePlanAndTakes, storePlan } from '$lib/data/takes';
-import { keepUnsaved } from '$lib/data/unsaved';
+import { forgetUnsaved, keepUnsaved } from '$lib/data/unsaved';
 import { history, StepRefused } from '../frame/history.svelte';
 
 /**
@@ -114,7 +114,10 @@ export class PlanKeeper {
 			this.#unstored--;
 			if (this.#unstored === 0) {
 				const stored = await this.#read();
-				if (this.#unstored === 0) this.#plan = stored;
+				if (this.#unstored === 0) {
+					this.#plan = stored;
+					forgetUnsaved(this.assignment, { kind: 'plan', id: this.assignment });
+				}
 			}
 		}
 	}

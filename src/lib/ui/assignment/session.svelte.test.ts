@@ -107,7 +107,7 @@ describe('Session', () => {
 		await saveNote(note);
 		keepUnsaved(assignment.id, { kind: 'note', id: 'n', text: 'Typed last.' });
 		const values = { targetWords: 1500 };
-		keepUnsaved(assignment.id, { kind: 'assignment', id: assignment.id, values });
+		keepUnsaved(assignment.id, { kind: 'assignment', id: assignment.id, part: 'brief', values });
 		await open();
 		expect(session.notes[0]!.text).toBe('Typed last.');
 		expect(session.assignment!.targetWords).toBe(1500);
@@ -125,7 +125,11 @@ describe('Session', () => {
 			}))
 		];
 		window.dispatchEvent(new Event('pagehide'));
+		const left = { ...localStorage };
 		await Promise.all(changes);
+		expect(localStorage.length).toBe(0);
+		// as if storage had not come to its end
+		for (const [key, value] of Object.entries(left)) localStorage.setItem(key, value as string);
 		await changeAssignment(assignment.id, { targetWords: 900, edits: assignment.edits });
 		expect(await restoreUnsaved(assignment.id)).toBe(1);
 		expect(await db.assignments.get(assignment.id)).toMatchObject({

@@ -34,18 +34,18 @@ import { listPictures } from '$lib/data/pictures';
 import { listTakes } from '$lib/data/takes';
 import { listVersions } from '$lib/data/versions';
 import { messageOf } from '$lib/data/trouble';
-import { keepUnsaved, restoreUnsaved } from '$lib/data/unsaved';
+import { forgetUnsaved, keepUnsaved, restoreUnsaved } from '$lib/data/unsaved';
 import { history } from '../frame/history.svelte';
 import { LiveFindings } from './live-findings.svelte';
 import { PlanKeeper } from './plan-keeper.svelte';
-
-const KEY = Symbol('assignment');
 
 /**
  * An assignment that is open: its data as it stands in the browser, and what is found in it. What
  * is read follows every change, whichever tab made it.
  */
 export class Session {
+	/** Under which the screens of an assignment find it. */
+	static readonly KEY = Symbol('assignment');
 	readonly id: string;
 	readonly #keeper: PlanKeeper;
 	#assignment = $state.raw<Assignment | null | undefined>();
@@ -171,10 +171,14 @@ export class Session {
 			if (!now || this.#unstored.size === 0) return;
 			let values: Partial<Assignment> = {};
 			for (const change of this.#unstored) values = { ...values, ...change({ ...now, ...values }) };
-			keepUnsaved(this.id, { kind: 'assignment', id: this.id, values });
+			keepUnsaved(this.id, { ...this.#left(), values });
 		};
 		window.addEventListener('pagehide', leave);
 		return () => window.removeEventListener('pagehide', leave);
+	}
+
+	#left() {
+		return { kind: 'assignment', id: this.id, part: 'steps' } as const;
 	}
 
 	/** Does a step whose change outlives the page though it is left before storage has taken it. */
@@ -183,7 +187,10 @@ export class Session {
 		run: (isStored: () => void) => Promise<void>
 	): Promise<void> {
 		this.#unstored.add(change);
-		const isStored = () => this.#unstored.delete(change);
+		const isStored = () => {
+			this.#unstored.delete(change);
+			if (this.#unstored.size === 0) forgetUnsaved(this.id, this.#left());
+		};
 		try {
 			await run(isStored);
 		} finally {
@@ -453,9 +460,9 @@ function letterOf(index: number): string {
 }
 
 export function provideSession(session: Session): void {
-	setContext(KEY, session);
+	setContext(Session.KEY, session);
 }
 
 export function useSession(): Session {
-	return getContext<Session>(KEY);
+	return getContext<Session>(Session.KEY);
 }

@@ -47,7 +47,7 @@ export class BriefForm {
 	readonly #written: string[] = [];
 	readonly #autosave = new Autosave(
 		() => this.#save(),
-		() => keepUnsaved(this.#id, { kind: 'assignment', id: this.#id, values: this.#storable() })
+		() => keepUnsaved(this.#id, { ...this.#left(), values: this.#storable() })
 	);
 
 	/** What cannot be stored as it is typed, by field. */
@@ -191,12 +191,17 @@ export class BriefForm {
 		);
 	}
 
+	#left() {
+		return { kind: 'assignment', id: this.#id, part: 'brief' } as const;
+	}
+
 	async #write(text: string, store: () => Promise<void>, takeBack: () => void): Promise<void> {
 		this.#written.push(text);
 		try {
 			await store();
 			this.#trouble = '';
-			forgetUnsaved(this.#id, { kind: 'assignment', id: this.#id });
+			// what was typed meanwhile may be written down already
+			if (JSON.stringify(this.#storable()) === text) forgetUnsaved(this.#id, this.#left());
 		} catch (error) {
 			const at = this.#written.lastIndexOf(text);
 			if (at >= 0) this.#written.splice(at, 1);

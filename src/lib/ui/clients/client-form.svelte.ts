@@ -120,16 +120,22 @@ export class ClientForm {
 	async #keep(): Promise<void> {
 		try {
 			const draft = this.changes.length > 0 ? $state.snapshot(this.draft) : null;
+			const now = this.#asText();
 			await saveSetting(this.#key, draft);
-			localStorage.removeItem(this.#key);
+			// what was typed meanwhile may be written down already
+			if (this.#asText() === now) localStorage.removeItem(this.#key);
 		} catch (error) {
 			this.#error = `what is typed is not kept (${messageOf(error)})`;
 		}
 	}
 
+	#asText(): string {
+		return JSON.stringify($state.snapshot(this.draft));
+	}
+
 	#keepAtOnce(): void {
 		try {
-			localStorage.setItem(this.#key, JSON.stringify($state.snapshot(this.draft)));
+			localStorage.setItem(this.#key, this.#asText());
 		} catch {
 			// no room: the save that follows says so if it fails as well
 		}

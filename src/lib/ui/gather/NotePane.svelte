@@ -39,8 +39,10 @@
 	const found = $derived(note.kind === 'questions' ? readQuestions(text) : []);
 	const autosave = new Autosave(
 		async () => {
-			await onsave(text);
-			forgetUnsaved(note.assignment, { kind: 'note', id: note.id });
+			const now = text;
+			await onsave(now);
+			// what was typed meanwhile may be written down already
+			if (text === now) forgetUnsaved(note.assignment, { kind: 'note', id: note.id });
 		},
 		() => keepUnsaved(note.assignment, { kind: 'note', id: note.id, text })
 	);

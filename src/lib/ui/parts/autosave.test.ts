@@ -1,8 +1,15 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Autosave, SAVE_TIMES } from './autosave';
 
-beforeEach(() => void vi.useFakeTimers());
-afterEach(() => void vi.useRealTimers());
+beforeEach(() => {
+	vi.useFakeTimers();
+	vi.stubGlobal('window', new EventTarget());
+	vi.stubGlobal('document', Object.assign(new EventTarget(), { visibilityState: 'visible' }));
+});
+afterEach(() => {
+	vi.useRealTimers();
+	vi.unstubAllGlobals();
+});
 
 describe('Autosave', () => {
 	it('saves when typing pauses', async () => {
@@ -67,5 +74,26 @@ describe('Autosave', () => {
 		autosave.forget();
 		await autosave.flush();
 		expect(save).toHaveBeenCalledTimes(1);
+	});
+
+	it('writes down what no save has brought to its end when the page is left or hidden', async () => {
+		const keep = vi.fn();
+		const autosave = new Autosave(() => new Promise((done) => setTimeout(done, 3_000)), keep);
+		autosave.watch();
+		const leave = () => window.dispatchEvent(new Event('pagehide'));
+		leave();
+		expect(keep).not.toHaveBeenCalled();
+		autosave.changed();
+		leave();
+		expect(keep).toHaveBeenCalledTimes(1);
+		// the save is under way, and a slow disk may never see its end
+		await vi.advanceTimersByTimeAsync(1_000);
+		expect(autosave.isPending).toBe(false);
+		Object.assign(document, { visibilityState: 'hidden' });
+		document.dispatchEvent(new Event('visibilitychange'));
+		expect(keep).toHaveBeenCalledTimes(2);
+		await vi.advanceTimersByTimeAsync(3_000);
+		leave();
+		expect(keep).toHaveBeenCalledTimes(2);
 	});
 });

@@ -17,11 +17,14 @@ export class Autosave {
 	#pause: ReturnType<typeof setTimeout> | undefined;
 	#longest: ReturnType<typeof setTimeout> | undefined;
 	#isPending = false;
+	/** Saves that have not come to their end. */
+	#underWay = 0;
 	#turn: Promise<void> = Promise.resolve();
 
 	/**
-	 * @param keep writes down at once what is pending when the page is left: a save that has to wait
-	 *   for storage may not come to its end then
+	 * @param keep writes down at once what is typed and not known to be stored, when the page is hidden
+	 *   or left: a save that has to wait for storage may not come to its end then. What it wrote is to
+	 *   be forgotten only once nothing newer is unsaved
 	 */
 	constructor(save: () => Promise<void> | void, keep: () => void = () => {}, times = SAVE_TIMES) {
 		this.#save = save;
@@ -47,8 +50,9 @@ export class Autosave {
 		if (this.#isPending) {
 			this.forget();
 			const save = () => this.#save();
+			this.#underWay++;
 			// a save that failed says so itself; the next one is made all the same
-			this.#turn = this.#turn.then(save, save);
+			this.#turn = this.#turn.then(save, save).finally(() => void this.#underWay--);
 		}
 		return this.#turn;
 	}
@@ -64,11 +68,11 @@ export class Autosave {
 	/** Saves when the page is hidden or left; returns what ends that, saving once more. */
 	watch(): () => void {
 		const leave = () => {
-			if (this.#isPending) this.#keep();
+			if (this.#isPending || this.#underWay > 0) this.#keep();
 			void this.flush();
 		};
 		const hide = () => {
-			if (document.visibilityState === 'hidden') void this.flush();
+			if (document.visibilityState === 'hidden') leave();
 		};
 		window.addEventListener('pagehide', leave);
 		document.addEventListener('visibilitychange', hide);

@@ -3,6 +3,7 @@ import { docOf, paragraph, textNode, type TakeDoc } from '$lib/core/manuscript';
 import { db, type Take } from '$lib/data/db';
 import { addTake, listTakes, saveTake } from '$lib/data/takes';
 import { restoreUnsaved } from '$lib/data/unsaved';
+import { Autosave } from '../parts/autosave';
 import { TakeKeeper } from './take-keeper.svelte';
 
 const docWith = (text: string): TakeDoc => docOf([paragraph(textNode(text))]);
@@ -99,5 +100,55 @@ describe('TakeKeeper', () => {
 			['Take 1', docWith('theirs')],
 			['Take 1 (left unsaved)', docWith('typed last')]
 		]);
+	});
+
+	describe('of a page that is left', () => {
+		const reopened = async () => {
+			await restoreUnsaved('a');
+			return stored();
+		};
+		/** Holds back every save until it is let go. */
+		function slowStorage() {
+			let letGo = () => {};
+			const held = new Promise<void>((done) => (letGo = done));
+			const real = db.transaction.bind(db) as (...all: unknown[]) => Promise<unknown>;
+			vi.spyOn(db, 'transaction').mockImplementation(((...all: unknown[]) =>
+				held.then(() => real(...all))) as never);
+			return letGo;
+		}
+		const leave = () => window.dispatchEvent(new Event('pagehide'));
+
+		it('keeps what a save that is under way may never bring to its end', async () => {
+			const keeper = new TakeKeeper(take);
+			const end = keeper.watch();
+			slowStorage();
+			keeper.changed(() => docWith('two'));
+			void keeper.flush();
+			await Promise.resolve();
+			leave();
+			vi.restoreAllMocks();
+			expect(await reopened()).toEqual([['Take 1', docWith('two')]]);
+			end();
+		});
+
+		it('keeps the last letters though the save before them ends while it is left', async () => {
+			const keeper = new TakeKeeper(take);
+			const end = keeper.watch();
+			const letGo = slowStorage();
+			keeper.changed(() => docWith('two'));
+			void keeper.flush();
+			await Promise.resolve();
+			keeper.changed(() => docWith('two, to the last letter'));
+			// the save that leaving asks for never comes to its end
+			const flush = vi.spyOn(Autosave.prototype, 'flush').mockResolvedValue();
+			leave();
+			flush.mockRestore();
+			vi.mocked(db.transaction).mockRestore();
+			letGo();
+			await vi.waitFor(async () => expect((await stored())[0]![1]).toEqual(docWith('two')));
+			// no second take: the stored one is the one that it goes on from
+			expect(await reopened()).toEqual([['Take 1', docWith('two, to the last letter')]]);
+			end();
+		});
 	});
 });

@@ -2,7 +2,7 @@ import type { TakeDoc } from '$lib/core/manuscript';
 import type { Take } from '$lib/data/db';
 import { saveTake } from '$lib/data/takes';
 import { isStorageFull } from '$lib/data/trouble';
-import { forgetUnsaved, keepUnsaved } from '$lib/data/unsaved';
+import { docSign, forgetUnsaved, keepUnsaved } from '$lib/data/unsaved';
 import { Autosave } from '../parts/autosave';
 
 /** Saves one take as it is written, and notices when another tab has saved it meanwhile. */
@@ -11,7 +11,8 @@ export class TakeKeeper {
 	readonly #assignment: string;
 	#revision: number;
 	#read: (() => TakeDoc) | null = null;
-	#isSaving = false;
+	/** What a save that is under way stores; null: none is. */
+	#saving: TakeDoc | null = null;
 	#isUnsaved = $state(false);
 	#trouble = $state<string | null>(null);
 	#conflict = $state.raw<Take | null>(null);
@@ -56,12 +57,14 @@ export class TakeKeeper {
 	}
 
 	#keep(): void {
-		if (this.#read && !this.#conflict)
+		const doc = this.#read ? this.#read() : this.#saving;
+		if (doc && !this.#conflict)
 			keepUnsaved(this.#assignment, {
 				kind: 'take',
 				id: this.#id,
-				doc: this.#read(),
-				revision: this.#revision
+				doc,
+				revision: this.#revision,
+				saving: this.#saving && docSign(this.#saving)
 			});
 	}
 
@@ -70,14 +73,15 @@ export class TakeKeeper {
 		if (!read || this.#conflict) return;
 		this.#read = null;
 		const doc = read();
-		this.#isSaving = true;
+		this.#saving = doc;
 		try {
 			const result = await saveTake(this.#id, doc, this.#revision);
 			if (result.kind === 'saved') {
 				this.#revision = result.revision;
 				this.#trouble = null;
 				this.#isUnsaved = this.#read !== null;
-				forgetUnsaved(this.#assignment, { kind: 'take', id: this.#id });
+				// what was typed meanwhile may be written down already
+				if (!this.#isUnsaved) forgetUnsaved(this.#assignment, { kind: 'take', id: this.#id });
 			} else if (result.kind === 'changed-elsewhere') {
 				// what was typed meanwhile stays to be kept or given up
 				this.#read ??= () => doc;
@@ -89,13 +93,13 @@ export class TakeKeeper {
 			this.#trouble = isStorageFull(error) ? 'not saved: this browser is full' : 'not saved';
 			this.#read ??= () => doc;
 		} finally {
-			this.#isSaving = false;
+			this.#saving = null;
 		}
 	}
 
 	/** Whether a stored take is newer than ours and nothing of ours is unsaved; then ours is its revision. */
 	follows(stored: Take): boolean {
-		if (stored.id !== this.#id || stored.revision <= this.#revision || this.#isSaving) return false;
+		if (stored.id !== this.#id || stored.revision <= this.#revision || this.#saving) return false;
 		if (this.#isUnsaved) return false;
 		this.#revision = stored.revision;
 		return true;

@@ -4,7 +4,8 @@ import { toBase, type PageWork } from '../../reading';
 import type { FactValue, FactGroup, FiguresFound } from './fact-group';
 import { type Statement, statementsOf } from './statements';
 import { agreementOf } from './agreement';
-import { headingOf, labelOf, nounsOf, type IsNoun } from './figure-label';
+import { nounsOf } from './figure-label';
+import { labelsOf } from './figure-labels';
 import { cluster } from './gather-statements';
 
 /**
@@ -42,17 +43,6 @@ export function groupFacts(
 		);
 	const isStruck = ({ values }: FactGroup) => rules.isStruck(values.map(({ ref }) => ref));
 	return { figures: groups.filter((group) => !isStruck(group)), struck: groups.filter(isStruck) };
-}
-
-/** A label for every group; those that would be called the same get their heading beside it. */
-function labelsOf(groups: readonly (readonly Statement[])[], isNoun: IsNoun): string[] {
-	const labels = groups.map((group) => (group.length > 1 ? labelOf(group, isNoun) : ''));
-	const met = new Map<string, number>();
-	for (const label of labels) met.set(label, (met.get(label) ?? 0) + 1);
-	return labels.map((label, i) => {
-		const heading = label !== '' && met.get(label)! > 1 ? headingOf(groups[i]!, isNoun) : '';
-		return heading === '' || label.includes(heading) ? label : `${label} (${heading})`;
-	});
 }
 
 function groupOf(group: readonly Statement[], label: string): FactGroup {

@@ -41,7 +41,10 @@ function nounsIn({ candidates }: PageWork): Map<string, number> {
 	for (const { count, asAction, surfaces } of candidates) {
 		if (asAction === count) continue;
 		for (const [surface, times] of surfaces) {
-			const noun = singularOf(plainWord(surface.split(/[ -]/).at(-1)!));
+			const word = plainWord(surface.split(/[ -]/).at(-1)!);
+			const noun = singularOf(word);
+			// "the wall moves": with an s, such a word is what something does
+			if (word !== noun && isMostlyVerb(noun)) continue;
 			uses.set(noun, (uses.get(noun) ?? 0) + times);
 		}
 	}
@@ -64,8 +67,26 @@ export function labelOf(group: readonly Statement[], isNoun: IsNoun): string {
 	return said === '' ? extent : `${extent}: ${said}`;
 }
 
+/**
+ * A label in more words, for where another group is called the same: the shortest stretch that
+ * holds it and one more of the words the group shares. Empty when no page says one.
+ */
+export function widerLabelOf(group: readonly Statement[], label: string, isNoun: IsNoun): string {
+	const own = new Set(wordsIn(label).flatMap(({ stems }) => stems));
+	const clauses = group.flatMap(({ fact }) => clausesIn(fact.text));
+	for (const further of namingWordsOf(group, isNoun, MOST_FURTHER)) {
+		if (own.has(further)) continue;
+		const wider = shortestStretch(clauses, new Set([...own, further]));
+		if (wider !== undefined) return wider;
+	}
+	return '';
+}
+
+/** Words tried to tell a label from another of the same words. */
+const MOST_FURTHER = 8;
+
 /** Stems that name what most of the group speaks of, the most telling first. */
-function namingWordsOf(group: readonly Statement[], isNoun: IsNoun): string[] {
+function namingWordsOf(group: readonly Statement[], isNoun: IsNoun, most = 3): string[] {
 	const spread = new Map<string, number>();
 	const members = new Map<string, number>();
 	for (const { stems, weights } of group) {
@@ -93,7 +114,9 @@ function namingWordsOf(group: readonly Statement[], isNoun: IsNoun): string[] {
 				found.add(stem);
 		}
 	}
-	return [...found].sort((a, b) => spread.get(b)! - spread.get(a)! || (a < b ? -1 : 1)).slice(0, 3);
+	return [...found]
+		.sort((a, b) => spread.get(b)! - spread.get(a)! || (a < b ? -1 : 1))
+		.slice(0, most);
 }
 
 /** The longest term around a single word that most of the sentences use. */
@@ -116,15 +139,23 @@ function underHeading(group: readonly Statement[], word: string, isNoun: IsNoun)
 	return heading.includes(word) ? heading : `${word} (${heading})`;
 }
 
-/** What opens a heading that asks, tells to do something or says when, and so names no thing. */
+/** What opens a heading that asks or says when, and so names no thing. */
 const NO_NAME =
-	/^(?:what|how|why|when|where|who|which|whose|if|do|does|did|is|are|was|can|could|should|will|would|before|after|while|as|because|and|or|but|so|in|on|at|by|for|from|with|to|not|never|always|don.t)\b|^\S+ (?:the|a|an|your|our|my|it|them|this|that|these|those|one|out|up|off|down|away|back|and)\b/;
+	/^(?:what|how|why|when|where|who|which|whose|if|do|does|did|is|are|was|can|could|should|will|would|before|after|while|as|because|and|or|but|so|in|on|at|by|for|from|with|to|not|never|always|don.t)\b|^\S+ (?:it|them|this|that|these|those|one|out|up|off|down|away|back|and)\b/;
+
+/** What a heading tells to do, before the thing that it is done to: "Dig the foundation trench". */
+const TOLD_TO = /^\S+ (?:the|an?|your|our|my) /;
 
 /** The shortest heading that a group stands under and that names a thing, in small letters; empty when none does. */
 export function headingOf(group: readonly Statement[], isNoun: IsNoun): string {
 	return (
 		group
-			.map(({ fact }) => fact.heading.replace(/^[\d\s.):–-]+|[?!.:\s]+$/g, '').toLowerCase())
+			.map(({ fact }) =>
+				fact.heading
+					.replace(/^[\d\s.):–-]+|[?!.:\s]+$/g, '')
+					.toLowerCase()
+					.replace(TOLD_TO, '')
+			)
 			.filter((text) => {
 				const words = wordsOfSentence(text);
 				return (
@@ -157,17 +188,24 @@ function wordingOf(group: readonly Statement[], stems: readonly string[]): strin
 		...group.map(({ fact }) => fact.heading)
 	].flatMap((text) => clausesIn(text));
 	for (let count = stems.length; count > 0; count--) {
-		const wanted = new Set(stems.slice(0, count));
-		const stretches = texts
-			.map((clause) => stretchOf(clause, wanted))
-			.filter((stretch) => stretch !== null)
-			.map((stretch) =>
-				stretch.length === 1 ? singularOf(stretch[0]!) : stretch.join(' ').replace(DONE_TO, '')
-			);
-		const best = stretches.sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0];
+		const best = shortestStretch(texts, new Set(stems.slice(0, count)));
 		if (best !== undefined) return best;
 	}
 	return '';
+}
+
+/** The shortest stretch of some clauses that holds all the stems, as a label says it. */
+function shortestStretch(
+	clauses: readonly Clause[],
+	wanted: ReadonlySet<string>
+): string | undefined {
+	return clauses
+		.map((clause) => stretchOf(clause, wanted))
+		.filter((stretch) => stretch !== null)
+		.map((stretch) =>
+			stretch.length === 1 ? singularOf(stretch[0]!) : stretch.join(' ').replace(DONE_TO, '')
+		)
+		.sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0];
 }
 
 interface LabelWord {

@@ -2,7 +2,14 @@ import { ASIDE, BRIEF, OF_STEPS, WORD_COUNT, kindOfField, kindUnder } from './cu
 import { cutSentences } from './cut-sentences';
 import { forbiddenKindOf, isAsked, kindOf, leansOn, type Setting } from './kind-of';
 import { noteLinesOf, type NoteLine } from './note-lines';
-import { isAsker, nameOfLabel, speakerOfHead, speechesOf, type Speech } from './speakers';
+import {
+	isAsker,
+	isSpeakerField,
+	nameOfLabel,
+	speakerOfHead,
+	speechesOf,
+	type Speech
+} from './speakers';
 import { cellsOfRow, groupsOf, type NoteGroup } from './structure';
 import { transcriptUnits } from './transcript-units';
 import type { NoteHeading, ReadNoteUnits, Speaker, UnitKind } from './unit';
@@ -271,8 +278,8 @@ class NoteReader {
 			const setting: Setting = { ...this.#setting(), amongWishes };
 			this.#addSentences(part.length === 1 ? first! : this.#joined(part), setting, {});
 		}
-		// what somebody's note says of itself stands in its first paragraphs
-		if (this.#headParagraphs >= (this.#head ? 3 : 2)) this.#endHead();
+		// what somebody's note says of itself stands in its first paragraphs, or in fields
+		if (this.#headParagraphs >= (this.#head ? 3 : 2) || lines.some(isSpeakerField)) this.#endHead();
 	}
 
 	/** Lines that a program broke, as one; places stay as they are. */

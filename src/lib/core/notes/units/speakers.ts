@@ -16,6 +16,19 @@ const FROM = new RegExp(
 	'iu'
 );
 
+/** A field of the head that names who speaks: "Speaker: Rowan Hythe (foreman)", "Who: …". */
+const FIELD = new RegExp(
+	String.raw`^(?:speakers?|interviewees?|interviewed|guests?|expert|who|with|spoke (?:to|with)|talked (?:to|with)|spoken to|said by)\s*[:–—-]\s*(${TITLE}${NAME})(?=\s*(?:$|[,;(–—-]))(.*)$`,
+	'iu'
+);
+/** Whether a line of the head is a field that names who speaks. */
+export function isSpeakerField({ text }: Pick<NoteLine, 'text'>): boolean {
+	return FIELD.test(text);
+}
+
+/** Lines of a note that can be its head. */
+const HEAD_LINES = 8;
+
 /** Words of a title that are no name of a person. */
 const NO_NAME =
 	/^(?:interview|call|talk|notes?|note|facts?|log|panel|site|visit|voice|memo|client|brief|sheet|questions?|re|fw|fwd|subject|my|own|the|meeting|transcript|podcast|draft|research|desk|reading|summary)$/i;
@@ -26,7 +39,13 @@ export function speakerOfHead(lines: readonly NoteLine[], name: string): Speaker
 		.map((line) => (line.shape === 'mail' ? FROM.exec(line.text) : null))
 		.find(Boolean);
 	if (from && isName(from[1]!)) return { name: bare(from[1]!), role: roleIn(from[2]!) };
-	const first = lines.filter(({ shape }) => shape !== 'blank' && shape !== 'rule').slice(0, 2);
+	const written = lines.filter(({ shape }) => shape !== 'blank' && shape !== 'rule');
+	for (const { text } of written.slice(0, HEAD_LINES)) {
+		const field = FIELD.exec(text);
+		if (field && /^\p{Lu}/u.test(field[1]!) && isName(field[1]!))
+			return { name: bare(field[1]!), role: roleIn(field[2]!) };
+	}
+	const first = written.slice(0, 2);
 	for (const whole of [...first.map(({ text }) => text), name]) {
 		const title = sentencesOf(whole)[0]?.text ?? '';
 		const occasion = OCCASION.exec(tamed(title));
@@ -109,6 +128,7 @@ export function speechesOf(
 		if (label === 'Q' || (label === 'A' && asks) || label === 'Me') return true;
 		if (label === 'I' || label === 'A') return false;
 		if (label.length <= 2) return head !== null && initialsOf(head.name).includes(label);
+		if (head?.name.split(' ').includes(label)) return true;
 		if (role !== '' && times.get(label)! > 1) return true;
 		return (
 			times.get(label)! > 2 &&

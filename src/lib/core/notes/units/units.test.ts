@@ -163,9 +163,19 @@ describe('a note', () => {
 			'From: Edda Lorne, buyer\nTo: me\nSubject: wool\n\nIt shrinks at 40 degrees.',
 			'Edda Lorne',
 			'buyer'
-		]
+		],
+		[
+			'# Wool, 3 May\n\nLength: 40 min\nInterviewee: Edda Lorne (buyer)\n\nIt shrinks at 40 degrees.',
+			'Edda Lorne',
+			'buyer'
+		],
+		['Kilns\n\nSpoke to: Ines, fitter\n\nInes: It cracks if you rush.', 'Ines', 'fitter']
 	])('names its speaker: %s', (text, name, role) => {
-		expect(readNoteUnits(note(text)).speakers).toEqual([{ name, role }]);
+		const read = readNoteUnits(note(text));
+		expect(read.speakers).toEqual([{ name, role }]);
+		expect(read.units.at(-1)).toMatchObject(
+			read.units.at(-1)!.kind === 'quote' ? { speaker: name } : { kind: 'claim' }
+		);
 	});
 
 	it('takes the last part of a letter back where the letter says so', () => {

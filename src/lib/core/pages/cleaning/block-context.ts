@@ -14,7 +14,7 @@ export interface BlockContext {
 	readonly folds: boolean;
 	readonly inArticle: boolean;
 	/** Words of the whole page, furniture included. */
-	readonly pageWords: number;
+	readonly pageWords: () => number;
 	/** Level of the heading last seen, shared along the walk. */
 	readonly last: { level: number };
 }
@@ -109,7 +109,7 @@ function markOf(
 	}
 	if (tagName === 'form' || hasField(element)) {
 		const words = countWords(textIn(element));
-		if (words < (tagName === 'form' ? 80 : 50) && words < 0.3 * outer.pageWords)
+		if (words < (tagName === 'form' ? 80 : 50) && words < 0.3 * outer.pageWords())
 			return mark('form', 'content');
 	}
 	return null;

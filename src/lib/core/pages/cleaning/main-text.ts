@@ -1,6 +1,5 @@
 import { Readability } from '@mozilla/readability';
-import type { Element, ElementContent, Text } from 'hast';
-import { toHtml } from 'hast-util-to-html';
+import type { Element } from 'hast';
 import { parseHTML } from 'linkedom/worker';
 import { rawTextOf, stringOf } from '../html-tree';
 
@@ -44,22 +43,27 @@ export function isKeptByLibrary({ kept, known }: LibraryText, path: readonly Ele
 export function mainTextElementsOf(body: Element, title: string): LibraryText {
 	const numbered: Element[] = [];
 	const kept = new Set<Element>();
-	const copy = slimCopyOf(body, numbered, 0);
+	const inside = slimMarkupOf(body, numbered, 0);
 	if (numbered.length > LIBRARY_LIMITS.maxElements) return NO_LIBRARY_TEXT;
 	try {
-		const markup = `<!doctype html><html><head><title>${escape(title)}</title></head>${toHtml(copy)}</html>`;
+		const markup = `<!doctype html><html><head><title>${escapeText(title)}</title></head>${inside}</html>`;
 		const { document } = parseHTML(markup);
-		const found = new Readability(
-			document as unknown as ConstructorParameters<typeof Readability>[0],
-			{
-				charThreshold: 250,
-				keepClasses: true,
-				disableJSONLD: true
+		const { content } =
+			new Readability<ShownNode>(
+				document as unknown as ConstructorParameters<typeof Readability>[0],
+				{
+					charThreshold: 250,
+					keepClasses: true,
+					disableJSONLD: true,
+					// the elements themselves: as markup they would only be read again
+					serializer: (node) => node as unknown as ShownNode
+				}
+			).parse() ?? {};
+		if (content) {
+			for (const id of numbersIn(content)) {
+				const element = numbered[id];
+				if (element) kept.add(element);
 			}
-		).parse();
-		for (const [, id] of (found?.content ?? '').matchAll(/\sdata-n="(\d{1,7})"/g)) {
-			const element = numbered[Number(id)];
-			if (element) kept.add(element);
 		}
 	} catch {
 		// the library gives up on some trees; the caller then keeps by its own rules
@@ -68,43 +72,79 @@ export function mainTextElementsOf(body: Element, title: string): LibraryText {
 	return { kept, known: new Set(numbered) };
 }
 
-/** A copy with only the attributes the library looks at, each element with its number. */
-function slimCopyOf(element: Element, numbered: Element[], depth: number): Element {
-	const properties: Record<string, string | boolean> = { dataN: String(numbered.length) };
-	numbered.push(element);
-	for (const name of KEPT_ATTRIBUTES) {
-		const value = stringOf(element.properties[name]);
-		if (value !== '') properties[name] = value.slice(0, LIBRARY_LIMITS.maxAttribute);
-	}
-	if (element.properties.hidden === true) properties.hidden = true;
-	const children: ElementContent[] = [];
-	for (const child of element.children) {
-		if (child.type === 'text') children.push(shortText(child.value));
-		else if (child.type === 'element' && depth >= LIBRARY_LIMITS.maxDepth)
-			children.push(shortText(rawTextOf(child)));
-		else if (child.type === 'element' && numbered.length <= LIBRARY_LIMITS.maxElements)
-			children.push(slimCopyOf(child, numbered, depth + 1));
-	}
-	return { type: 'element', tagName: element.tagName, properties, children };
+/** What is walked of a tree of the library's. */
+interface ShownNode {
+	readonly firstChild: ShownNode | null;
+	readonly nextSibling: ShownNode | null;
+	getAttribute?(name: string): string | null;
 }
 
+/** The numbers of the elements inside a node. */
+function numbersIn(node: ShownNode): number[] {
+	const found: number[] = [];
+	const stack = [node.firstChild];
+	while (stack.length > 0) {
+		const next = stack.pop();
+		if (!next) continue;
+		const id = next.getAttribute?.('data-n');
+		if (id) found.push(Number(id));
+		stack.push(next.nextSibling, next.firstChild);
+	}
+	return found;
+}
+
+/** Attributes that the library looks at: as the tree has them, and as markup has them. */
 const KEPT_ATTRIBUTES = [
-	'className',
-	'id',
-	'role',
-	'href',
-	'src',
-	'alt',
-	'style',
-	'ariaHidden',
-	'itemProp',
-	'rel'
+	['className', 'class'],
+	['id', 'id'],
+	['role', 'role'],
+	['href', 'href'],
+	['src', 'src'],
+	['alt', 'alt'],
+	['style', 'style'],
+	['ariaHidden', 'aria-hidden'],
+	['itemProp', 'itemprop'],
+	['rel', 'rel']
 ] as const;
 
-function shortText(value: string): Text {
-	return { type: 'text', value: value.slice(0, LIBRARY_LIMITS.maxText) };
+/** Elements without an end tag, of those that a cleaned tree can hold. */
+const VOID = new Set(['br', 'hr', 'img', 'wbr', 'col']);
+
+/**
+ * An element as markup with only the attributes the library looks at, each element with its
+ * number. Written straight from the tree: a copy of it would take as long as the library's own parse.
+ */
+function slimMarkupOf(element: Element, numbered: Element[], depth: number): string {
+	const { tagName, properties } = element;
+	let markup = `<${tagName} data-n="${numbered.length}"`;
+	numbered.push(element);
+	for (const [name, attribute] of KEPT_ATTRIBUTES) {
+		const value = properties[name];
+		if (value === undefined || value === null) continue;
+		const text = stringOf(value);
+		if (text !== '')
+			markup += ` ${attribute}="${escapeValue(text.slice(0, LIBRARY_LIMITS.maxAttribute))}"`;
+	}
+	markup += properties.hidden === true ? ' hidden>' : '>';
+	if (VOID.has(tagName)) return markup;
+	for (const child of element.children) {
+		if (child.type === 'text') markup += shortText(child.value);
+		else if (child.type === 'element' && depth >= LIBRARY_LIMITS.maxDepth)
+			markup += shortText(rawTextOf(child));
+		else if (child.type === 'element' && numbered.length <= LIBRARY_LIMITS.maxElements)
+			markup += slimMarkupOf(child, numbered, depth + 1);
+	}
+	return `${markup}</${tagName}>`;
 }
 
-function escape(text: string): string {
-	return text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
+function shortText(value: string): string {
+	return escapeText(value.slice(0, LIBRARY_LIMITS.maxText));
+}
+
+function escapeText(text: string): string {
+	return /[&<]/.test(text) ? text.replace(/&/g, '&amp;').replace(/</g, '&lt;') : text;
+}
+
+function escapeValue(text: string): string {
+	return /[&"]/.test(text) ? text.replace(/&/g, '&amp;').replace(/"/g, '&quot;') : text;
 }

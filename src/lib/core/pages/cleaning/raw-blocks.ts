@@ -31,12 +31,18 @@ export function rawBlocksOf(body: Element): RawBlock[] {
 			path: [body],
 			folds: false,
 			inArticle: false,
-			pageWords: countWords(textIn(body)),
+			pageWords: once(() => countWords(textIn(body))),
 			last: { level: 1 }
 		},
 		found
 	);
 	return withTrustedNoise(withTypedLists(found));
+}
+
+/** What takes long and is seldom asked for, worked out when it first is. */
+function once(work: () => number): () => number {
+	let known: number | undefined;
+	return () => (known ??= work());
 }
 
 function walk(parent: Element, context: BlockContext, found: RawBlock[]): void {

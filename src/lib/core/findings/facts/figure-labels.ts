@@ -1,0 +1,101 @@
+import { headingOf, labelOf, widerLabelOf, type IsNoun } from './figure-label';
+import type { Statement } from './statements';
+
+type Group = readonly Statement[];
+
+/** What may tell a group from others that are called the same; empty where it says nothing. */
+type WayApart = (
+	group: Group,
+	label: string,
+	others: readonly Group[],
+	isNoun: IsNoun
+) => string | undefined;
+
+/** In the order in which a person would use them. */
+const WAYS_APART: readonly WayApart[] = [
+	(group, label, _, isNoun) => widerLabelOf(group, label, isNoun),
+	(group, label) => {
+		const measure = MEASURES[group[0]!.dimension.split(' ')[0]!];
+		return measure && !label.includes(measure) && !label.includes(':')
+			? `${label}: ${measure}`
+			: undefined;
+	},
+	(group, label, others, isNoun) => beside(label, ownTermOf(group, label, others, isNoun)),
+	(group, label, _, isNoun) => beside(label, headingOf(group, isNoun))
+];
+
+/** What a figure of a dimension tells of a thing. */
+const MEASURES: Readonly<Record<string, string>> = {
+	length: 'length',
+	area: 'area',
+	volume: 'volume',
+	mass: 'weight',
+	temperature: 'temperature',
+	fahrenheit: 'temperature',
+	time: 'time',
+	frequency: 'how often',
+	money: 'cost',
+	share: 'share'
+};
+
+function beside(label: string, further: string): string | undefined {
+	if (further === '' || label.includes(further) || label.endsWith(')')) return undefined;
+	return `${label} (${further})`;
+}
+
+/** The term that most of a group's sentences use and none of the others'; empty when there is none. */
+function ownTermOf(group: Group, label: string, others: readonly Group[], isNoun: IsNoun): string {
+	const theirs = new Set(others.flat().flatMap(({ fact }) => fact.terms));
+	const uses = new Map<string, number>();
+	for (const term of group.flatMap(({ fact }) => fact.terms)) {
+		const names = isNoun(term.split(/[ -]/).at(-1)!);
+		if (names && !theirs.has(term) && !label.includes(term))
+			uses.set(term, (uses.get(term) ?? 0) + 1);
+	}
+	const ordered = [...uses].sort(
+		([one, often], [other, seldom]) =>
+			seldom - often || other.length - one.length || (one < other ? -1 : 1)
+	);
+	return ordered[0]?.[0] ?? '';
+}
+
+/**
+ * What the figures of each group are figures of; empty for a group of one. Of several that would
+ * be called the same, each says more in the first way that no other label is like.
+ */
+export function labelsOf(groups: readonly Group[], isNoun: IsNoun): readonly string[] {
+	const labels = groups.map((group) => (group.length > 1 ? labelOf(group, isNoun) : ''));
+	const taken = new Set(labels);
+	for (const alike of alikeIn(labels)) {
+		let left = alike;
+		for (const way of WAYS_APART) {
+			const told = left.map((at) =>
+				way(
+					groups[at]!,
+					labels[at]!,
+					alike.filter((other) => other !== at).map((other) => groups[other]!),
+					isNoun
+				)
+			);
+			const isOwn = (label: string | undefined): label is string =>
+				label !== undefined && label !== '' && !taken.has(label) && once(told, label);
+			left.forEach((at, i) => isOwn(told[i]) && (labels[at] = told[i]));
+			told.filter(isOwn).forEach((label) => taken.add(label));
+			left = left.filter((_, i) => !isOwn(told[i]));
+		}
+	}
+	return labels;
+}
+
+function once(labels: readonly (string | undefined)[], label: string): boolean {
+	return labels.filter((other) => other === label).length === 1;
+}
+
+/** Positions of the labels that stand more than once, a list for each. */
+function alikeIn(labels: readonly string[]): number[][] {
+	const places = new Map<string, number[]>();
+	labels.forEach((label, at) => {
+		if (label !== '') places.set(label, [...(places.get(label) ?? []), at]);
+	});
+	return [...places.values()].filter((alike) => alike.length > 1);
+}
