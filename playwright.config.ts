@@ -10,7 +10,7 @@ export default defineConfig({
 		{ name: 'journeys', dependencies: ['prepare'] }
 	],
 	workers: 3,
-	// two tests share two cores, and the machine may do other work: how soon something comes is no
+	// several tests share two cores, and the machine may do other work: how soon something comes is no
 	// matter of these tests
 	timeout: 600_000,
 	expect: { timeout: 45_000 },

@@ -242,6 +242,8 @@ test('a picture is pasted, said to show something else, and deleted with undo', 
 	await page.getByRole('button', { name: 'Start with the headings' }).click();
 	await expect(page.getByRole('textbox', { name: 'Manuscript' })).toBeVisible();
 	await goTo(page, 'Deliver');
+	// nobody takes what is pasted before the stage is there
+	await expect(page.getByLabel('Picture files')).toBeAttached();
 	await page.evaluate(async () => {
 		const canvas = document.createElement('canvas');
 		[canvas.width, canvas.height] = [2400, 1200];

@@ -76,16 +76,20 @@ export function stateFile(state: State): string {
 	return fileURLToPath(new URL(`../../test-results/states/${state}.json`, import.meta.url));
 }
 
+/** Where the id of the prepared assignment is kept. */
+export function assignmentFile(): string {
+	return fileURLToPath(new URL('../../test-results/states/assignment.txt', import.meta.url));
+}
+
 /** The sample assignment as it comes, on screen at its pages. */
 export async function openSample(page: Page): Promise<void> {
-	await openPrepared(page, 'gathered');
+	await openPrepared(page, 'gathered', 'gather');
 	await expect(page.getByRole('tab', { name: 'Notes 4' })).toBeVisible();
 }
 
 /** The sample assignment with a proposed plan, on screen at the plan. */
 export async function openPlanned(page: Page): Promise<void> {
-	await openPrepared(page, 'planned');
-	await goTo(page, 'Plan');
+	await openPrepared(page, 'planned', 'plan');
 	await expect(page.getByRole('button', { name: 'Place the rest' })).toBeVisible({
 		timeout: 90_000
 	});
@@ -93,15 +97,13 @@ export async function openPlanned(page: Page): Promise<void> {
 
 /** The sample assignment with plan and draft, on screen at the manuscript. */
 export async function openDrafted(page: Page): Promise<void> {
-	await openPrepared(page, 'drafted');
-	await goTo(page, 'Write');
+	await openPrepared(page, 'drafted', 'write');
 	await expect(page.getByRole('textbox', { name: 'Manuscript' })).toBeVisible({ timeout: 90_000 });
 }
 
-async function openPrepared(page: Page, state: State): Promise<void> {
+async function openPrepared(page: Page, state: State, stage: string): Promise<void> {
 	await page.context().setStorageState(stateFile(state));
-	await page.goto('/');
-	await page.getByRole('link', { name: /How to build a dry stone wall/ }).click();
+	await page.goto(`/a/${readFileSync(assignmentFile(), 'utf8')}/${stage}`);
 	await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible();
 }
 

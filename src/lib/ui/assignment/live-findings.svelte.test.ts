@@ -145,4 +145,15 @@ describe('LiveFindings', () => {
 		expect(analyst.runs).toHaveBeenCalledTimes(1);
 		end();
 	});
+
+	it('shows no findings of no pages while the first pages are read', async () => {
+		const { live, calls, change } = following(evidenceOf('walls'));
+		await calls[0]!.answer(findingsOf('nothing'));
+		expect(live.analysed).not.toBeNull();
+		change(evidenceOf('walls', [{ id: 'p' } as Evidence['pages'][number]]));
+		expect(live.analysed).toBeNull();
+		await calls.at(-1)!.answer(findingsOf('one page'));
+		expect(live.analysed!.findings).toEqual(findingsOf('one page'));
+		expect(live.isCurrent).toBe(true);
+	});
 });

@@ -39,11 +39,17 @@ export class LiveFindings {
 		const evidence = this.#evidence();
 		return evidence ? revisionOf(evidence) : '';
 	});
-	readonly analysed = $derived(this.#analysed);
 	/** Whether the findings are those of the evidence as it stands now. */
-	readonly isCurrent = $derived(
-		this.#analysed !== null && this.#analysed.revision === this.revision
+	readonly isCurrent = $derived.by(
+		() => this.#analysed !== null && this.#analysed.revision === this.revision
 	);
+	/** Older findings stand until the new ones come; but what held no page says nothing of pages. */
+	readonly analysed: Analysed | null = $derived.by(() => {
+		const known = this.#analysed;
+		const saysNothing =
+			!this.isCurrent && known?.evidence.pages.length === 0 && this.#evidence()?.pages.length !== 0;
+		return saysNothing ? null : known;
+	});
 	readonly progress = $derived(this.#progress);
 	readonly standings = $derived(this.#standings);
 	readonly standingProgress = $derived(this.#standingProgress);

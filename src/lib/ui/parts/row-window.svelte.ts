@@ -7,6 +7,8 @@ export class RowWindow {
 	/** The element that scrolls. */
 	scroller = $state<HTMLDivElement>();
 	readonly #count: () => number;
+	/** The row that is to have the focus once it is drawn. */
+	#awaited: number | null = null;
 	readonly #virtual;
 	readonly #current;
 
@@ -48,12 +50,32 @@ export class RowWindow {
 		untrack(() => get(this.#virtual).scrollToIndex(at, { align: 'center' }));
 	}
 
-	/** Scrolls a row into sight and puts the focus on its button of class `open`. */
+	/**
+	 * Scrolls a row into sight and puts the focus on its button of class `open`. Until a row far away
+	 * is drawn the scrolling element has the focus, so that no key is lost; see `keyed`.
+	 */
 	async focus(at: number): Promise<void> {
 		get(this.#virtual).scrollToIndex(at);
-		await new Promise(requestAnimationFrame);
-		await new Promise(requestAnimationFrame);
-		this.scroller?.querySelector<HTMLButtonElement>(`[data-at="${at}"] button.open`)?.focus();
+		const button = () =>
+			this.scroller?.querySelector<HTMLButtonElement>(`[data-at="${at}"] button.open`);
+		this.#awaited = at;
+		if (!button()) this.scroller?.focus({ preventScroll: true });
+		for (let frame = 0; frame < MOST_FRAMES && this.#awaited === at; frame++) {
+			const drawn = button();
+			if (drawn) {
+				this.#awaited = null;
+				drawn.focus();
+				return;
+			}
+			await new Promise(requestAnimationFrame);
+			// who has gone elsewhere meanwhile is not called back
+			if (!this.scroller?.contains(document.activeElement)) this.#awaited = null;
+		}
+	}
+
+	/** Takes a key for the row that is awaited; to be called where the scrolling element has the focus. */
+	keyed(event: KeyboardEvent, take: (event: KeyboardEvent, at: number) => void): void {
+		if (event.target === event.currentTarget && this.#awaited !== null) take(event, this.#awaited);
 	}
 
 	/** The row that a key goes to from another; undefined for keys that go nowhere. */
@@ -72,3 +94,5 @@ export class RowWindow {
 }
 
 const PAGE = 15;
+/** Frames that a row is waited for; on a slow machine a jump takes some. */
+const MOST_FRAMES = 120;
