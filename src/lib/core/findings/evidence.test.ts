@@ -269,6 +269,30 @@ describe('facts of data that belongs to one page', () => {
 	});
 });
 
+describe('what belongs to a page', () => {
+	it('is no figure: its table of nutrition, line by line', () => {
+		const card = (fat: number) =>
+			`# Soup\n\n## Nutrition\n\n- Saturated fat: ${fat} g | 3%\n- Protein ${fat + 9} g per serving\n\n## Cook it\n\nSimmer the leek soup for ${fat + 10} minutes.`;
+		const findings = find([work(card(1)), work(card(5))]);
+		expect(findings.figures.map(({ unit }) => unit)).toEqual(['minute']);
+		// a sentence that speaks of it is one
+		const said = find([
+			work('# Soup\n\nA bowl of leek soup has 9 g of protein.'),
+			work('# Soup\n\nA bowl of leek soup holds 14 g of protein.')
+		]);
+		expect(said.figures.map(({ unit }) => unit)).toEqual(['g']);
+	});
+
+	it('is no topic: buttons, cards and lists of other posts in its headings', () => {
+		const page = (text: string) =>
+			work(
+				`# Leek soup\n\n## Ingredients 1x2x3x\n\n- leeks\n- stock\n\n## Recipe\n\n${text}\n\n## Clean the leeks\n\nGrit hides in the leaves of leeks, so rinse them twice.`
+			);
+		const labels = find([page('Cook it.'), page('Cook this.')]).topics.map(({ label }) => label);
+		expect(labels).toEqual(['Clean the leeks']);
+	});
+});
+
 describe('labels of figures', () => {
 	const labelsOf = (...pages: string[]) =>
 		find(pages.map((page) => work(page))).figures.map(({ label }) => label);

@@ -73,3 +73,19 @@ export function isLineOfValues(text: string, figures: number): boolean {
 	const words = text.match(/\p{L}[\p{L}'’-]*/gu)?.length ?? 0;
 	return words <= WORDS_TO_A_VALUE * figures && text.split(/[;,·|]/).length >= LEAST_VALUES;
 }
+
+const NUTRIENT =
+	/\b(?:(?:saturated|unsaturated|trans|polyunsaturated|monounsaturated|total|dietary|net|added|of which) )*(?:fats?|saturates|carb(?:ohydrate)?s?|proteins?|fib(?:er|re)|sugars?|sodium|salt|cholesterol|calories|energy|potassium|calcium|iron|magnesium|zinc|vitamins? [a-k]\d{0,2})\b/gi;
+/** What else a table of nutrition says: measures, and what they are reckoned by. */
+const NUTRITION_MEASURE =
+	/\b(?:g|mg|mcg|µg|kcal|kj|cal|iu|grams?|milligrams?|per|a|serving|portion|daily|value|dv|amount|% ?dv)\b|[\d.,:;·|/%*()=<~–-]+/gi;
+
+/** Whether a line is one of a table of nutrition: "Saturated fat 1 g · 3%". It is data of its page. */
+export function isNutritionLine(text: string): boolean {
+	const rest = text.replace(NUTRIENT, '');
+	return (
+		rest !== text &&
+		/\d/.test(text) &&
+		!/\p{L}/u.test(rest.replace(/(\d)(\p{L})/gu, '$1 $2').replace(NUTRITION_MEASURE, ''))
+	);
+}

@@ -14,7 +14,7 @@ import { isQuestion, spokenQuestionIn } from './question-form';
 import { definitionIn, type Definition } from './definitions';
 import { habitsOfPage } from './habits';
 import { namedBodiesIn } from './named-bodies';
-import { isAmountList, isLineOfValues } from './data-blocks';
+import { isAmountList, isLineOfValues, isNutritionLine } from './data-blocks';
 import { quantitiesOf, type Quantity } from './quantities';
 import type {
 	Source,
@@ -139,7 +139,7 @@ function factsIn(block: Block, said: readonly PreparedSentence[], section: numbe
 		const quantities = quantitiesOf(text).filter(isOfSomething(text));
 		const names = namedBodiesIn(text);
 		if (quantities.length === 0 && names.length === 0) return [];
-		const isData = isLineOfValues(text, quantities.length);
+		const isData = isLineOfValues(text, quantities.length) || isNutritionLine(text);
 		const isRow = block.kind === 'table';
 		const fact: FoundFact = { text, section, quantities, names, isData, isRow };
 		cuts.set(fact, [{ ...sentence, start: 0 }]);

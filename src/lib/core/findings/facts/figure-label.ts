@@ -9,6 +9,7 @@ import {
 	wordsOfSentence
 } from '../../text';
 import { numberOf, unitOf, type PageWork } from '../../reading';
+import { isHeadingOfPage } from '../page-headings';
 import { type Statement, EXTENTS } from './statements';
 
 /** Uses in a million everyday words from which a word that is no term names nothing. */
@@ -163,6 +164,7 @@ export function headingOf(group: readonly Statement[], isNoun: IsNoun): string {
 					words.length <= LONGEST_LABEL &&
 					!/[:;,]/.test(text) &&
 					!NO_NAME.test(text) &&
+					!isHeadingOfPage(text) &&
 					isNoun(singularOf(plainWord(words.at(-1)!.text)))
 				);
 			})

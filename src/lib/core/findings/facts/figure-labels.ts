@@ -52,10 +52,12 @@ function ownTermOf(group: Group, label: string, others: readonly Group[], isNoun
 		if (names && !theirs.has(term) && !label.includes(term))
 			uses.set(term, (uses.get(term) ?? 0) + 1);
 	}
-	const ordered = [...uses].sort(
-		([one, often], [other, seldom]) =>
-			seldom - often || other.length - one.length || (one < other ? -1 : 1)
-	);
+	const ordered = [...uses]
+		.filter(([, count]) => count >= group.length / 2)
+		.sort(
+			([one, often], [other, seldom]) =>
+				seldom - often || other.length - one.length || (one < other ? -1 : 1)
+		);
 	return ordered[0]?.[0] ?? '';
 }
 

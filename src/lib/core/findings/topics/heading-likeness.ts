@@ -1,3 +1,4 @@
+import { isHeadingOfPage } from '../page-headings';
 import { contentStemsOf, countWords, plainWord, stemOf, wordsOf, keywordStemsOf } from '../../text';
 import { type PageWork, purposesBeside, purposesOf, type Purpose } from '../../reading';
 
@@ -15,10 +16,6 @@ export interface TopicHeading {
 	/** Where it stands on the page, as a share of its words, 0–1. */
 	readonly position: number;
 }
-
-/** Headings that every page of a kind has: they say what stands there, not what it is about. */
-const OF_THE_PAGE =
-	/^(?:(?:the )?(?:ingredients?|instructions?|directions|method)(?: list)?|(?:step[- ]by[- ]step )?(?:instructions|directions)|nutrition(?:al)?(?: (?:info(?:rmation)?|facts|values?))?|(?:watch )?(?:the )?(?:video|how[- ]to video)(?: tutorial)?|(?:product )?(?:description|details|specifications?|specs)|(?:recipe|cook'?s|chef'?s) (?:notes?|card|video|tips)|notes?|print(?: recipe)?|share(?: (?:this|on|it|via|with friends|the love)(?: .*)?)?|keep reading|read (?:more|next|on)|related(?: (?:posts?|articles?|reading|stories|guides|recipes|products|links|pages|topics|questions))?|you (?:may|might) (?:also )?(?:like|enjoy|be interested)(?: .*)?|more (?:recipes|articles|posts|guides|stories|like this)(?: .*)?|comments?|reviews?|contact(?: us)?|get in touch|get (?:a|your) (?:free )?(?:quote|estimate)|(?:buy|shop|order|book|call|apply|start|download|subscribe|sign up|join)(?: (?:now|today|here|us|online|for free))?|(?:shop|join|subscribe to|sign up (?:for|to)|download) our .*|ready to .*\?|need (?:help|more help|a hand)\??|disclaimer|disclosure)[.:!]?$/i;
 
 const NOT_TOPICS =
 	/^(?:introduction|intro|overview|conclusions?|summary|in summary|final (?:thoughts|words?)|to sum up|wrapping up|in (?:short|closing|conclusion)|key takeaways?|takeaways|the bottom line|last words?|references|sources|further reading|notes|faqs?|frequently asked.*|(?:your |our |common |more )?questions?(?: (?:answered|and answers|people ask|we are asked|we get))?|q\s?&\s?a|at a glance|in brief|(?:.{1,30} )?(?:by the|in) numbers|(?:project |quick )?overview|in this (?:article|guide|post|checklist|series)|what['’]s in (?:this|the) .*|table of contents|(?:a |our |pro |top |quick |expert )*tips? from .*|about.*author|credits?)[.:!]?$/i;
@@ -168,7 +165,7 @@ function readOutline(page: PageWork): OutlineEntry[] {
 
 /** Whether a heading is about a matter, and not a part that pages have or the page's own title again. */
 function isTopic(heading: string, title: string): boolean {
-	if (NOT_TOPICS.test(heading) || OF_THE_PAGE.test(heading)) return false;
+	if (NOT_TOPICS.test(heading) || isHeadingOfPage(heading)) return false;
 	return plain(heading) !== plain(title);
 }
 

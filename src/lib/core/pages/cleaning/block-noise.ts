@@ -102,11 +102,17 @@ function reasonOfBox(box: Box, total: number): string | null {
 
 const DATE_ALONE =
 	/^(?:(?:mon|tues|wednes|thurs|fri|satur|sun)day,?\s*)?(?:\d{1,2}(?:st|nd|rd|th)?\s+\p{L}+,?|\p{L}+\s+\d{1,2}(?:st|nd|rd|th)?,?)\s+(?:19|20)\d\d$/iu;
-export function ownNoise({ block, words, linkWords, links }: RawBlock): string | null {
+
+/** What a block says by itself against being the article's, or null. */
+export function ownNoise(
+	{ block, words, linkWords, links }: RawBlock,
+	title: string
+): string | null {
 	if (block.kind === 'heading' && DATE_ALONE.test(block.text)) return 'page furniture';
 	// the site's own name, set as a heading that leads home
 	if (block.kind === 'heading' && links.some(isHome) && linkWords >= words) return 'page header';
-	if (block.kind === 'heading') return noiseOfHeading(block.text) ?? noiseOfHeadLine(block.text);
+	if (block.kind === 'heading')
+		return noiseOfHeading(block.text, title) ?? noiseOfHeadLine(block.text);
 	if (block.kind === 'list') {
 		const perItem = words / block.items.length;
 		if (linkWords > 0.75 * words && perItem < 14) return 'list of links';
@@ -119,8 +125,11 @@ export function ownNoise({ block, words, linkWords, links }: RawBlock): string |
 	return noiseOfLine(block.text);
 }
 
+/** Parts that go on in sentences of their own. */
+const TALKS: ReadonlySet<string> = new Set(['comments', 'author box', 'cookie notice']);
+
 /** Parts that a heading such as "You may also like" opens, up to where they end. */
-export function zoneNoise(raw: readonly RawBlock[]): (string | null)[] {
+export function zoneNoise(raw: readonly RawBlock[], title: string): (string | null)[] {
 	const wordsBelow = new Map<Element, number>();
 	let total = 0;
 	for (const { path, words, noise } of raw) {
@@ -136,15 +145,14 @@ export function zoneNoise(raw: readonly RawBlock[]): (string | null)[] {
 			const isHeading = block.kind === 'heading' && block.level <= zone.level;
 			// related links and the like are short; prose after them is the article again
 			const isProse =
-				zone.reason !== 'comments' &&
-				zone.reason !== 'author box' &&
+				!TALKS.has(zone.reason) &&
 				block.kind === 'paragraph' &&
 				words >= 25 &&
 				linkWords < 0.3 * words;
 			if (isOut || (isHeading && noise === null) || (!zone.narrow && isProse)) zone = null;
 		}
 		const opens = headOf(raw[i]!);
-		const reason = opens && noiseOfHeading(opens.text);
+		const reason = opens && noiseOfHeading(opens.text, title);
 		if (opens && reason) {
 			const holder = block.kind === 'heading' ? (path.at(-2) ?? path[0]!) : holderOf(path);
 			const narrow = (wordsBelow.get(holder) ?? 0) < 0.5 * total;

@@ -37,9 +37,11 @@ export function decideBlocks(
 	titleTag: string,
 	named: NamedText = NOTHING_NAMED
 ): PageBlock[] {
-	const inZone = zoneNoise(raw);
+	const inZone = zoneNoise(raw, titleTag);
 	const inBox = boxNoise(raw);
-	const furniture = raw.map((block, i) => block.noise ?? inZone[i] ?? inBox[i] ?? ownNoise(block));
+	const furniture = raw.map(
+		(block, i) => block.noise ?? inZone[i] ?? inBox[i] ?? ownNoise(block, titleTag)
+	);
 	const noise = isPageOfLinks(raw, furniture)
 		? furniture.map((reason, i) => (isLinksAlone(reason) ? (raw[i]!.noise ?? inZone[i]!) : reason))
 		: furniture;

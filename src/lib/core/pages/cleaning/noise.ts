@@ -114,7 +114,7 @@ function noiseOfName(name: string): string | null {
 /** Headings that open a part which is not the article; it ends at the next heading of that level. */
 const NOISE_HEADINGS: readonly (readonly [RegExp, string])[] = [
 	[
-		/^(?:you (?:may|might|could) (?:also )?(?:like|enjoy|be interested)|related (?:posts?|articles?|reading|stories|guides|products|links|pages)|more (?:from|in|like this|stories|posts|articles|guides)\b|(?:read|keep reading|up|what to read) next|keep reading$|similar (?:threads|posts|articles|topics)|recommended(?: for you| reading)?|popular (?:posts|articles|now)|most (?:read|popular)|latest (?:posts|articles|news)|other (?:articles|posts|guides)|trending|people also (?:bought|viewed)|customers also|see also$|external links$|further reading$|recently viewed|top stories|editor.?s picks?|das könnte (?:sie|dich|dir)|mehr zum thema|ähnliche (?:artikel|beiträge)|à lire aussi|articles (?:liés|similaires)|también te puede|artículos relacionados|leggi anche|lees ook|from (?:the|our) (?:blog|archive|shop))/i,
+		/^(?:you (?:may|might|could) (?:also )?(?:like|enjoy|be interested)|related (?:posts?|articles?|reading|stories|guides|products|links|pages)|more (?:from|in|like this|stories|posts|articles|guides)\b|(?:read|keep reading|up|what to read) next|keep reading$|similar (?:threads|posts|articles|topics)|recommended(?: for you| reading)?|popular (?:posts|articles|now)|most (?:read|popular)|latest (?:posts|articles|news)|other (?:articles|posts|guides)|trending|people also (?:bought|viewed)|customers also|see also$|external links$|further reading$|recently viewed|top stories|editor.?s picks?|das könnte (?:sie|dich|dir)|mehr zum thema|ähnliche (?:artikel|beiträge)|à lire aussi|articles (?:liés|similaires)|también te puede|artículos relacionados|leggi anche|lees ook|from (?:the|our) (?:blog|archive|shop)|(?:(?:want|looking for|try|see|find|still hungry for) )?(?:more|other|similar|related)\b.{0,40}\brecipes?\b.{0,30}$)/i,
 		'related links'
 	],
 	[
@@ -157,12 +157,21 @@ const NOISE_HEADINGS: readonly (readonly [RegExp, string])[] = [
 	]
 ];
 
-/** Reason why a heading with this wording opens something other than the article, or null. */
-export function noiseOfHeading(text: string): string | null {
+/** Headings of the dialog that asks for consent, which pages are saved with. */
+const CONSENT_HEADING =
+	/^(?:(?:(?:strictly|always) )?(?:necessary|essential|functional|performance|targeting|analytics?|marketing|advertising|social media|statistics?|preference) cookies?|manage (?:your )?(?:consent|cookie|privacy) (?:preferences|settings)|privacy preference cent(?:er|re)|cookie list)$/i;
+const ABOUT_CONSENT = /\b(?:cookies?|consent|privacy|gdpr|data protection)\b/i;
+
+/**
+ * Reason why a heading with this wording opens something other than the article, or null.
+ *
+ * @param title of the page: one about cookies has headings about them
+ */
+export function noiseOfHeading(text: string, title: string): string | null {
 	const plain = text.trim();
 	if (plain.length > 80) return null;
 	for (const [pattern, reason] of NOISE_HEADINGS) if (pattern.test(plain)) return reason;
-	return null;
+	return CONSENT_HEADING.test(plain) && !ABOUT_CONSENT.test(title) ? 'cookie notice' : null;
 }
 
 /** "Home | About | Contact". */

@@ -50,6 +50,29 @@ describe('names in the markup', () => {
 		expect(said(html)).not.toMatch(/Ready to start|Our kit/);
 	});
 
+	it.each([
+		['Functional Cookies', prose('Nothing of this'), 'a dialog that was saved with the page'],
+		['Manage consent preferences', prose('Nothing of this'), 'the same'],
+		['More wall recipes to try', 'Nothing of this, with leeks.', 'a list of other posts'],
+		['Want more recipes?', 'Nothing of this, with leeks.', 'the same, asked']
+	])('drops what stands under “%s”', (heading, text) => {
+		const html = article(
+			`<h2>Set the frames</h2><p>${prose('Two frames stand at the ends.')}</p>
+			<h2>${heading}</h2><p>${text}</p><h2>Clear up</h2>`
+		);
+		expect(said(html)).toContain('Two frames stand');
+		expect(said(html)).not.toContain('Nothing of this');
+		expect(headingsOf(html)).not.toContain(heading);
+	});
+
+	it('keeps headings about cookies on a page about them', () => {
+		const html = article(
+			`<h2>Functional cookies</h2><p>${prose('They remember what was chosen.')}</p>`
+		).replaceAll('How to build a wall', 'Kinds of cookies');
+		expect(headingsOf(html)).toContain('Functional cookies');
+		expect(said(html)).toContain('They remember');
+	});
+
 	it('does not take the address of a heading for a name', () => {
 		const html = article(
 			`<div id="share-a-wall"><h2>Share a wall</h2><p>${prose('A day with a waller teaches most.')}</p></div>`
