@@ -39,6 +39,12 @@ export interface PageLink {
 	readonly outward: boolean;
 }
 
+/**
+ * What told where the text of a page is: the readability library, an `article` or `main` of its own,
+ * most of its prose, or its structured data where that holds most of what is kept.
+ */
+export type TextFrom = 'library' | 'marked' | 'prose' | 'data';
+
 /** A page cleaned to its article; dropped blocks stay, marked, so that the writer can look. */
 export interface Article {
 	readonly title: string;
@@ -56,6 +62,8 @@ export interface Article {
 	readonly links: readonly PageLink[];
 	/** Types named in structured data, such as `FAQPage`. */
 	readonly structured: readonly string[];
+	/** Missing for plain text. */
+	readonly textFrom?: TextFrom;
 }
 
 /** An article of which nothing is known; for texts that have blocks and no page around them. */

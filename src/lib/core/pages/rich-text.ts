@@ -12,7 +12,7 @@ export function blocksOfRichText(html: string): Block[] {
 	const raw = rawBlocksOf(parseHtml(html).body).map((block) =>
 		block.noise !== null && FURNITURE.has(block.noise) ? block : { ...block, noise: null }
 	);
-	const decided = decideBlocks(raw, NO_LIBRARY_TEXT, '');
+	const { blocks: decided } = decideBlocks(raw, NO_LIBRARY_TEXT, '');
 	// what only looks like furniture was still copied on purpose
 	return keptBlocksOf({
 		...EMPTY_ARTICLE,

@@ -85,10 +85,14 @@ describe('PlanKeeper', () => {
 			const before = await readPlan('a');
 			const changed = change();
 			window.dispatchEvent(new Event('pagehide'));
+			const written = { ...localStorage };
 			await changed;
 			unwatch();
 			if (before) await db.plans.put(before);
 			else await db.plans.clear();
+			// as if storage had not come to its end
+			for (const [key, value] of Object.entries(written))
+				localStorage.setItem(key, value as string);
 			await meanwhile();
 			await restoreUnsaved('a');
 		}

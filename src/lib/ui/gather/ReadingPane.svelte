@@ -1,6 +1,14 @@
 <!-- A page as it will be counted: its article, what was dropped on demand, blocks to strike out. -->
 <script lang="ts">
-	import { fitPartsOf, keptBlocksOf, ruleFor, siteOf, struckBy, textOf } from '$lib/core/pages';
+	import {
+		fitPartsOf,
+		keptBlocksOf,
+		ruleFor,
+		siteOf,
+		struckBy,
+		textOf,
+		type TextFrom
+	} from '$lib/core/pages';
 	import { countWords, hasForeignLetters } from '$lib/core/text';
 	import type { Page } from '$lib/data/db';
 	import { analysis, type PageBrings } from '$lib/workers/client';
@@ -47,6 +55,14 @@
 	let inHand = $state(0);
 
 	const turned = $derived(new Set(page.struck));
+	/** What told where the text is, in words. */
+	const TEXT_FROM: Readonly<Record<TextFrom, string>> = {
+		library: 'around what the readability library kept',
+		marked:
+			'in the part that the page itself marks as its article: the library found less than half of it',
+		prose: 'in the part with most of the prose: neither the library nor the page tells where it is',
+		data: 'mostly from the data that the page carries for machines: it shows less of it'
+	};
 	const isKept = (i: number) => (page.article.blocks[i]!.dropped === null) !== turned.has(i);
 	const keptText = $derived(
 		keptBlocksOf(page.article, page.struck)
@@ -195,6 +211,10 @@
 		{#if page.article.titleTag}<div>
 				<dt class="inline font-semibold">Title tag</dt>
 				<dd class="inline">{page.article.titleTag} · {page.article.titleTag.length} characters</dd>
+			</div>{/if}
+		{#if page.article.textFrom}<div>
+				<dt class="inline font-semibold">Text</dt>
+				<dd class="inline">{TEXT_FROM[page.article.textFrom]}</dd>
 			</div>{/if}
 		<div>
 			<dt class="inline font-semibold">Kind</dt>

@@ -1,6 +1,13 @@
 import type { Element } from 'hast';
+import type { TextFrom } from '../article';
 import { stringOf } from '../html-tree';
 import type { RawBlock } from './raw-block';
+
+/** The container of an article, and what told it. */
+interface ArticleRoot {
+	readonly root: Element;
+	readonly from: Exclude<TextFrom, 'data'>;
+}
 
 /**
  * The innermost element that holds at least 85% of the words the library kept. When the
@@ -11,7 +18,7 @@ export function articleRootOf(
 	raw: readonly RawBlock[],
 	noise: readonly (string | null)[],
 	kept: ReadonlySet<Element>
-): Element {
+): ArticleRoot {
 	const prose = raw.filter((block, i) => noise[i] === null && block.linkWords <= 0.5 * block.words);
 	const byLibrary = prose.filter(({ path }) =>
 		path.some((element, depth) => depth > 0 && kept.has(element))
@@ -25,14 +32,16 @@ export function articleRootOf(
 		properties: {},
 		children: []
 	};
-	if (all === 0) return body;
+	if (all === 0) return { root: body, from: 'prose' };
 	if (sum(byLibrary) >= 0.45 * all) {
 		const root = innermost(byLibrary, 0.85);
 		if (sum(prose.filter(({ path }) => path.includes(root))) >= 0.45 * all)
-			return wholeSeries(root, prose);
+			return { root: wholeSeries(root, prose), from: 'library' };
 	}
 	const marked = innermostTagged(prose, all);
-	return marked ?? innermost(prose, 0.85) ?? body;
+	return marked
+		? { root: marked, from: 'marked' }
+		: { root: innermost(prose, 0.85), from: 'prose' };
 }
 
 /**

@@ -1,5 +1,5 @@
 import { countWords } from '../../text';
-import type { Article, PageBlock, PageLink } from '../article';
+import { textOf, type Article, type PageBlock, type PageLink } from '../article';
 import { decideBlocks } from './decide-blocks';
 import { creditsOf } from './page-credits';
 import { parseHtml, tidyText } from '../html-tree';
@@ -28,10 +28,8 @@ export function cleanPage(html: string, address = ''): CleanResult {
 	const meta = pageMetaOf(tree);
 	const raw = rawBlocksOf(tree.body);
 	const library = mainTextElementsOf(tree.body, meta.titleTag);
-	const blocks = withoutAuthorNote(
-		decideBlocks(raw, library, meta.titleTag, meta.named),
-		meta.author
-	);
+	const decided = decideBlocks(raw, library, meta.titleTag, meta.named);
+	const blocks = withoutAuthorNote(decided.blocks, meta.author);
 	addStructuredAnswers(blocks, meta);
 	for (const block of namedBlocks(blocks, meta.named)) blocks.push({ block, dropped: null });
 	if (!blocks.some(({ dropped }) => dropped === null)) {
@@ -55,9 +53,23 @@ export function cleanPage(html: string, address = ''): CleanResult {
 			siteName: meta.siteName || siteInTitle(meta.titleTag, title) || host.replace(/^www\./, ''),
 			blocks,
 			links: linksOf(raw, blocks, where),
-			structured: meta.structured
+			structured: meta.structured,
+			textFrom: isMostlyData(blocks) ? 'data' : decided.from
 		}
 	};
+}
+
+/** Whether most of what is kept comes from the data of the page, which has no place in its markup. */
+function isMostlyData(blocks: readonly PageBlock[]): boolean {
+	let shown = 0;
+	let data = 0;
+	for (const { block, dropped, where } of blocks) {
+		if (dropped !== null) continue;
+		const words = countWords(textOf(block));
+		if (where === undefined) data += words;
+		else shown += words;
+	}
+	return data > shown;
 }
 
 /** A line at the end that speaks of the author by name is about the author. */

@@ -1,4 +1,4 @@
-import type { PageBlock } from '../article';
+import type { PageBlock, TextFrom } from '../article';
 import type { RawBlock } from './raw-block';
 import { isIntroduction, whereOf } from './block-look';
 import { boxNoise, ownNoise, zoneNoise } from './block-noise';
@@ -36,7 +36,7 @@ export function decideBlocks(
 	library: LibraryText,
 	titleTag: string,
 	named: NamedText = NOTHING_NAMED
-): PageBlock[] {
+): { readonly blocks: PageBlock[]; readonly from: TextFrom } {
 	const inZone = zoneNoise(raw, titleTag);
 	const inBox = boxNoise(raw);
 	const furniture = raw.map(
@@ -45,7 +45,7 @@ export function decideBlocks(
 	const noise = isPageOfLinks(raw, furniture)
 		? furniture.map((reason, i) => (isLinksAlone(reason) ? (raw[i]!.noise ?? inZone[i]!) : reason))
 		: furniture;
-	const root = articleRootOf(raw, noise, library.kept);
+	const { root, from } = articleRootOf(raw, noise, library.kept);
 	const inRoot = raw.map((block) => block.path.includes(root));
 	const first = inRoot.findIndex((is, i) => is && noise[i] === null);
 	const titleAt = titleIn(raw, noise, first, titleTag);
@@ -73,7 +73,7 @@ export function decideBlocks(
 	keepNamed(raw, dropped, named);
 	keepHeadings(raw, dropped);
 	const levels = headingLevels(raw, dropped, titleAt);
-	return raw.map(({ block, path }, i): PageBlock => {
+	const blocks = raw.map(({ block, path }, i): PageBlock => {
 		const level = levels.get(i);
 		return {
 			block:
@@ -84,6 +84,7 @@ export function decideBlocks(
 			where: whereOf(path)
 		};
 	});
+	return { blocks, from };
 }
 
 const isLinksAlone = (reason: string | null) => reason === 'links' || reason === 'list of links';

@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { keptBlocksOf, textOf, type Block } from '../article';
+import { parseHtml } from '../html-tree';
+import { articleRootOf } from './article-root';
 import { cleanPage } from './clean-page';
+import { rawBlocksOf } from './raw-blocks';
 
 const prose = (say: string) =>
 	`${say} The cope locks the wall and keeps the courses below from moving through a long winter of frost.`;
@@ -228,6 +231,34 @@ describe('what the data of a page name', () => {
 		const body = `${prose('Walls need stone.')}\n${prose('Stone needs time.')}`;
 		const html = `<body><div id="app"></div><script type="application/ld+json">${JSON.stringify({ '@type': 'Article', headline: 'Walls', articleBody: body })}</script></body>`;
 		expect(textsOf(html)).toHaveLength(2);
+	});
+});
+
+describe('where the text was found', () => {
+	const from = (html: string) => {
+		const cleaned = cleanPage(html);
+		return cleaned.kind === 'cleaned' ? cleaned.article.textFrom : null;
+	};
+
+	it('is said: by the library, the page’s own mark, its prose, or its data', () => {
+		expect(from(article(`<p>${prose('Sort the stone.')}</p>`.repeat(4)))).toBe('library');
+		const body = `${prose('Walls need stone.')}\n${prose('Stone needs time.')}`;
+		expect(
+			from(
+				`<body><p>Loading</p><script type="application/ld+json">${JSON.stringify({ '@type': 'Article', headline: 'Walls', articleBody: body })}</script></body>`
+			)
+		).toBe('data');
+		// where the library finds nothing
+		const without = (html: string) => {
+			const raw = rawBlocksOf(parseHtml(html).body);
+			return articleRootOf(
+				raw,
+				raw.map(() => null),
+				new Set()
+			).from;
+		};
+		expect(without(`<body><main><p>${prose('Dig.')}</p></main></body>`)).toBe('marked');
+		expect(without(`<body><div><p>${prose('Dig.')}</p></div></body>`)).toBe('prose');
 	});
 });
 

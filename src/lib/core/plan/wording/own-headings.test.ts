@@ -6,7 +6,7 @@ import { mattersOf, newSection } from '../outline';
 import { questionFits } from '../placement';
 import { proposePlan } from '../propose';
 import { canBeNamed, headingsFor } from './own-headings';
-import { deedOf, deedOfKeyword, objectOf, plainOf, thingOf } from './phrases';
+import { deedOf, deedOfKeyword, objectOf, plainOf, sentenceCase, thingOf } from './phrases';
 import { setWordings } from './set-wordings';
 import { titleOptionsOf } from './titles';
 
@@ -17,6 +17,15 @@ const wordings = (
 	intent: Topic['intent'],
 	keyword = 'dry stone wall'
 ) => [...setWordings(topicOf(texts, intent), { keyword, phrase: undefined })];
+
+describe('a heading that a page shouts', () => {
+	it('is said quietly, and short forms keep their capitals', () => {
+		expect(sentenceCase('MEAL-PREP OPTIONS')).toBe('Meal-prep options');
+		expect(sentenceCase('the ROTISSERIE chicken')).toBe('The rotisserie chicken');
+		expect(sentenceCase('TPU and PEBA foams')).toBe('TPU and PEBA foams');
+		expect(sentenceCase('TPU')).toBe('TPU');
+	});
+});
 
 describe('what a keyword is about', () => {
 	it('is the thing, not the question or the kind of article', () => {

@@ -8,9 +8,17 @@ import {
 	wordsOf
 } from '../../text';
 
-/** First letter as a capital; the rest stays. */
+/** Letters from which a word in capitals is shouted and no short form: "OPTIONS", but "TPU". */
+const SHOUTED = /(?<![\p{L}\p{N}])\p{Lu}{5,}(?![\p{L}\p{N}])/gu;
+
+/** First letter as a capital; the rest stays, but for what is shouted. */
 export function sentenceCase(text: string): string {
-	const plain = text.trim();
+	const said = text.trim();
+	const isAllShouted = said === said.toUpperCase() && SHOUTED.test(said);
+	SHOUTED.lastIndex = 0;
+	const plain = isAllShouted
+		? said.toLowerCase()
+		: said.replace(SHOUTED, (word) => word.toLowerCase());
 	return plain === '' ? plain : plain[0]!.toUpperCase() + plain.slice(1);
 }
 

@@ -76,6 +76,8 @@ function namesIn(findings: Findings, sections: readonly PlanSection[]): string[]
 			const { heading } = section;
 			const isPlain =
 				countWords(heading) <= 4 &&
+				// "Make the broth" is no thing
+				!/^\p{L}+ (?:the|an?|your|our) /iu.test(heading) &&
 				!/[?:,!]|^(?:what|how|which|where|when|why|is|are|do|does|can|should)\b/i.test(heading);
 			const said =
 				isPlain && deedOf(heading) === null
