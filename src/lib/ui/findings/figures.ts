@@ -6,6 +6,17 @@ function rounded(value: number): string {
 	return value.toLocaleString('en', { maximumFractionDigits: digits });
 }
 
+/** What is reckoned by, where its short form would not be said. */
+const PER: Readonly<Record<string, string>> = {
+	m: 'metre',
+	cm: 'centimetre',
+	km: 'kilometre',
+	'm²': 'square metre',
+	'm³': 'cubic metre',
+	g: 'gram',
+	kg: 'kilogram'
+};
+
 /** A value or range in the unit of its group: "15–30 cm", "£40", "1 in 6". */
 export function valueShown(
 	{ low, high }: Pick<FactValue, 'low' | 'high'>,
@@ -16,7 +27,7 @@ export function valueShown(
 		return ends[0] === ends[1] ? ends[0]! : `${ends[1]} to ${ends[0]}`;
 	}
 	const range = low === high ? rounded(low) : `${rounded(low)}–${rounded(high)}`;
-	const by = per === '' ? '' : per === 'piece' ? ' each' : ` a ${per}`;
+	const by = per === '' ? '' : per === 'piece' ? ' each' : ` a ${PER[per] ?? per}`;
 	if (/^[£$€]$/.test(unit)) return `${unit}${range}${by}`;
 	if (unit === '%' || unit === '°C' || unit === '°F')
 		return `${range}${unit === '%' ? '' : ' '}${unit}${by}`;

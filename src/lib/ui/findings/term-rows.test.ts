@@ -62,7 +62,7 @@ describe('figures in words', () => {
 
 	it.each([
 		[group({ low: 15, high: 30 }), '15–30 cm'],
-		[group({ low: 40, high: 40, unit: '£', per: 'm' }), '£40 a m'],
+		[group({ low: 40, high: 40, unit: '£', per: 'm' }), '£40 a metre'],
 		[group({ low: 1 / 6, high: 1 / 6, unit: '' }), '1 in 6'],
 		[group({ low: 3, high: 4, unit: 'box', isCount: true }), '3–4 boxes'],
 		[group({ low: 2, high: 2, unit: 'time', isCount: true, per: 'year' }), '2 times a year'],
