@@ -1,3 +1,4 @@
+import { isSpeakerField } from './speakers';
 import {
 	ASIDE,
 	BACKGROUND,
@@ -57,6 +58,7 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 	if (/^\[[^\]=]+\]$/.test(text)) return 'aside';
 	if (setting.amongWishes && !isQuote) return 'brief';
 	if (BACKGROUND.test(text) && (setting.inHead || !/\d\s?%/.test(text))) return 'background';
+	if (setting.inHead && isSpeakerField({ text })) return 'background';
 	if (setting.inHead && setting.isOfSomebody && !isQuote) return 'background';
 	if (isQuote) return 'quote';
 	if (isAsked(text)) return 'question';

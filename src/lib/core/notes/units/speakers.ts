@@ -18,12 +18,23 @@ const FROM = new RegExp(
 
 /** A field of the head that names who speaks: "Speaker: Rowan Hythe (foreman)", "Who: …". */
 const FIELD = new RegExp(
-	String.raw`^(?:speakers?|interviewees?|interviewed|guests?|expert|who|with|spoke (?:to|with)|talked (?:to|with)|spoken to|said by)\s*[:–—-]\s*(${TITLE}${NAME})(?=\s*(?:$|[,;(–—-]))(.*)$`,
+	String.raw`^(?:speakers?|interviewees?|interviewed|guests?|expert|who|with|spoke (?:to|with)|talked (?:to|with)|spoken to|said by)\s*:\s*(${TITLE}${NAME})(?=\s*(?:$|[,;(–—-]))(.*)$`,
 	'iu'
 );
+
+/** The speaker that a field names; null where the line is none, or names no person. */
+function speakerOfField({ text }: Pick<NoteLine, 'text'>): Speaker | null {
+	const field = FIELD.exec(text);
+	if (!field) return null;
+	const name = bare(field[1]!);
+	// the field is told in any case, a name has capitals
+	const isPerson = new RegExp(`^${NAME}$`, 'u').test(name) && isName(name);
+	return isPerson ? { name, role: roleIn(field[2]!) } : null;
+}
+
 /** Whether a line of the head is a field that names who speaks. */
-export function isSpeakerField({ text }: Pick<NoteLine, 'text'>): boolean {
-	return FIELD.test(text);
+export function isSpeakerField(line: Pick<NoteLine, 'text'>): boolean {
+	return speakerOfField(line) !== null;
 }
 
 /** Lines of a note that can be its head. */
@@ -40,10 +51,9 @@ export function speakerOfHead(lines: readonly NoteLine[], name: string): Speaker
 		.find(Boolean);
 	if (from && isName(from[1]!)) return { name: bare(from[1]!), role: roleIn(from[2]!) };
 	const written = lines.filter(({ shape }) => shape !== 'blank' && shape !== 'rule');
-	for (const { text } of written.slice(0, HEAD_LINES)) {
-		const field = FIELD.exec(text);
-		if (field && /^\p{Lu}/u.test(field[1]!) && isName(field[1]!))
-			return { name: bare(field[1]!), role: roleIn(field[2]!) };
+	for (const line of written.slice(0, HEAD_LINES)) {
+		const speaker = speakerOfField(line);
+		if (speaker) return speaker;
 	}
 	const first = written.slice(0, 2);
 	for (const whole of [...first.map(({ text }) => text), name]) {

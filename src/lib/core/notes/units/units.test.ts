@@ -178,6 +178,14 @@ describe('a note', () => {
 		);
 	});
 
+	it('takes no thing for a person, and no sentence for a field', () => {
+		const read = readNoteUnits(
+			note('# Sound\n\nWith: great care\n\nSpeakers - place them 2 m apart.')
+		);
+		expect(read.speakers).toEqual([]);
+		expect(read.units.at(-1)).toMatchObject({ kind: 'claim' });
+	});
+
 	it('takes the last part of a letter back where the letter says so', () => {
 		const { units } = readNoteUnits(
 			note(

@@ -112,7 +112,8 @@ const VOID = new Set(['br', 'hr', 'img', 'wbr', 'col']);
 
 /**
  * An element as markup with only the attributes the library looks at, each element with its
- * number. Written straight from the tree: a copy of it would take as long as the library's own parse.
+ * number. Written straight from the tree: making a copy and serialising that took
+ * half as long as the library's own parse.
  */
 function slimMarkupOf(element: Element, numbered: Element[], depth: number): string {
 	const { tagName, properties } = element;

@@ -14,8 +14,7 @@ const SHOUTED = /(?<![\p{L}\p{N}])\p{Lu}{5,}(?![\p{L}\p{N}])/gu;
 /** First letter as a capital; the rest stays, but for what is shouted. */
 export function sentenceCase(text: string): string {
 	const said = text.trim();
-	const isAllShouted = said === said.toUpperCase() && SHOUTED.test(said);
-	SHOUTED.lastIndex = 0;
+	const isAllShouted = said === said.toUpperCase() && said.search(SHOUTED) >= 0;
 	const plain = isAllShouted
 		? said.toLowerCase()
 		: said.replace(SHOUTED, (word) => word.toLowerCase());
