@@ -14,7 +14,7 @@ import {
 test('the sample is opened, planned and drafted', async ({ page, context }) => {
 	const keep = async (state: State, tables: readonly string[]) => {
 		// what shows is on its way into storage
-		await expect.poll(() => countsOf(page, tables)).toEqual(tables.map(() => 1));
+		await expect.poll(() => countsOf(page, 'corvan', tables)).toEqual(tables.map(() => 1));
 		const stored = await context.storageState({ indexedDB: true });
 		// without the white space, which is four fifths of what every test would read
 		writeFileSync(stateFile(state), JSON.stringify(stored));
@@ -27,15 +27,16 @@ test('the sample is opened, planned and drafted', async ({ page, context }) => {
 	await proposePlan(page);
 	await keep('planned', ['plans']);
 	await draftArticle(page);
+	await expect.poll(() => countsOf(page, 'corvan-worked-out', ['standings'])).toEqual([1]);
 	await keep('drafted', ['plans', 'takes']);
 });
 
-/** How many rows each table holds. */
-function countsOf(page: Page, tables: readonly string[]) {
+/** How many rows each table of a database holds. */
+function countsOf(page: Page, database: string, tables: readonly string[]) {
 	return page.evaluate(
-		(names) =>
+		([name, names]) =>
 			new Promise<number[]>((resolve) => {
-				const open = indexedDB.open('corvan');
+				const open = indexedDB.open(name);
 				open.onsuccess = () => {
 					const change = open.result.transaction([...names], 'readonly');
 					const asked = names.map((name) => change.objectStore(name).count());
@@ -45,6 +46,6 @@ function countsOf(page: Page, tables: readonly string[]) {
 					};
 				};
 			}),
-		tables
+		[database, tables] as const
 	);
 }

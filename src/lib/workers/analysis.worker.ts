@@ -157,8 +157,12 @@ const worker: AnalysisWorker = {
 	async standings(revision, onProgress) {
 		const mine = ++latestStandings;
 		const isStopped = () => mine !== latestStandings;
+		const kept = await keptAnalyses.findStandings(revision);
+		if (kept) return kept;
 		const analysis = await analysisOf(revision, undefined, isStopped);
-		return analysis && inSteps(standingsOf(analysis), onProgress, isStopped);
+		const standings = analysis && (await inSteps(standingsOf(analysis), onProgress, isStopped));
+		if (standings) void keptAnalyses.keepStandings(revision, standings);
+		return standings;
 	},
 
 	context: async (revision, term) => contextOf(await wholeAnalysisOf(revision), term),

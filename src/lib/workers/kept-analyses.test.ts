@@ -4,6 +4,7 @@ import {
 	adoptAnalysis,
 	analyse,
 	draftMaterialOf,
+	standingsOf,
 	WorkStore,
 	type Analysis
 } from '$lib/core/assignment';
@@ -53,6 +54,21 @@ describe('KeptAnalyses', () => {
 		} finally {
 			Date.now = clock;
 		}
+	});
+
+	it('keeps where the pages stand beside their analysis, as long as that is kept', async () => {
+		const analysis = work();
+		const kept = new KeptAnalyses('one');
+		const standings = runThrough(standingsOf(analysis));
+		await kept.keepStandings(analysis.revision, standings);
+		expect(await kept.findStandings(analysis.revision), 'without its analysis').toBeNull();
+		await kept.keep(analysis);
+		await kept.keepStandings(analysis.revision, standings);
+		expect(await kept.findStandings(analysis.revision)).toEqual(standings);
+		expect(await new KeptAnalyses('two').findStandings(analysis.revision)).toBeNull();
+		expect(await new KeptAnalyses('').findStandings(analysis.revision)).toBeNull();
+		for (let n = 1; n <= 8; n++) await kept.keep(named(n));
+		expect(await kept.findStandings(analysis.revision)).toBeNull();
 	});
 
 	it('forgets all of it', async () => {

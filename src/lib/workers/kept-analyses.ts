@@ -1,7 +1,8 @@
-import Dexie, { type EntityTable } from 'dexie';
+import Dexie, { type EntityTable, type Table } from 'dexie';
 import { readPageOf, type Analysis, type Evidence, type ReadNote } from '$lib/core/assignment';
 import type { Findings } from '$lib/core/findings';
 import type { PageWork } from '$lib/core/reading';
+import type { PageStanding } from '$lib/core/standing';
 
 /** Analyses kept, those asked for last; one of twenty pages takes one to five megabytes. */
 const MOST_KEPT = 8;
@@ -20,6 +21,12 @@ interface KeptText {
 	readonly text: string;
 }
 
+/** Where the counted pages stand: the findings are found once for each page without it. */
+interface KeptStandings {
+	readonly revision: string;
+	readonly standings: readonly PageStanding[];
+}
+
 interface WorkedOut {
 	readonly works: readonly PageWork[];
 	readonly notes: readonly ReadNote[];
@@ -29,6 +36,7 @@ interface WorkedOut {
 type Store = Dexie & {
 	analyses: EntityTable<KeptAnalysis, 'revision'>;
 	texts: EntityTable<KeptText, 'revision'>;
+	standings: EntityTable<KeptStandings, 'revision'>;
 };
 
 const AS_MAP = '\u0000map';
@@ -64,14 +72,13 @@ export class KeptAnalyses {
 			.version(2)
 			.stores({ analyses: 'revision, usedAt', texts: 'revision' })
 			.upgrade((change) => change.table('analyses').clear());
+		this.#db.version(3).stores({ standings: 'revision' });
 	}
 
 	/** What this build worked out from the evidence, or null. */
 	async find(revision: string, evidence: Evidence): Promise<Analysis | null> {
-		if (!this.#build) return null;
 		try {
-			const kept = await this.#db.analyses.get(revision);
-			const stored = kept?.build === this.#build ? await this.#db.texts.get(revision) : undefined;
+			const stored = (await this.#holds(revision)) && (await this.#db.texts.get(revision));
 			if (!stored) return null;
 			await this.#db.analyses.update(revision, { usedAt: Date.now() });
 			const { works, notes, findings } = workedOutIn(stored.text);
@@ -87,27 +94,55 @@ export class KeptAnalyses {
 		const works = pages.map(({ work }) => work);
 		try {
 			const text = textOf({ works, notes, findings });
-			await this.#db.transaction('rw', this.#db.analyses, this.#db.texts, async () => {
+			await this.#db.transaction('rw', this.#tables, async () => {
 				await this.#db.analyses.put({ revision, build: this.#build, usedAt: Date.now() });
 				await this.#db.texts.put({ revision, text });
+				await this.#db.standings.delete(revision);
 				const tooMany = (await this.#db.analyses.count()) - MOST_KEPT;
 				if (tooMany <= 0) return;
 				const oldest = await this.#db.analyses.orderBy('usedAt').limit(tooMany).primaryKeys();
-				await this.#db.analyses.bulkDelete(oldest);
-				await this.#db.texts.bulkDelete(oldest);
+				for (const table of this.#tables) await table.bulkDelete(oldest);
 			});
 		} catch {
 			// a full disk: the findings are here all the same
 		}
 	}
 
+	/** Where the counted pages stand, as this build worked it out, or null. */
+	async findStandings(revision: string): Promise<readonly PageStanding[] | null> {
+		try {
+			const kept = (await this.#holds(revision)) && (await this.#db.standings.get(revision));
+			return kept ? kept.standings : null;
+		} catch {
+			return null;
+		}
+	}
+
+	/** Keeps them beside their analysis; without it they are not kept. */
+	async keepStandings(revision: string, standings: readonly PageStanding[]): Promise<void> {
+		try {
+			await this.#db.transaction('rw', this.#tables, async () => {
+				if (await this.#holds(revision)) await this.#db.standings.put({ revision, standings });
+			});
+		} catch {
+			// as above
+		}
+	}
+
 	/** Deletes all of it. */
 	async forget(): Promise<void> {
 		await this.#db
-			.transaction('rw', this.#db.analyses, this.#db.texts, async () => {
-				await this.#db.analyses.clear();
-				await this.#db.texts.clear();
+			.transaction('rw', this.#tables, async () => {
+				for (const table of this.#tables) await table.clear();
 			})
 			.catch(() => {});
+	}
+
+	get #tables() {
+		return [this.#db.analyses, this.#db.texts, this.#db.standings] as Table<unknown, string>[];
+	}
+
+	async #holds(revision: string): Promise<boolean> {
+		return !!this.#build && (await this.#db.analyses.get(revision))?.build === this.#build;
 	}
 }
