@@ -155,6 +155,22 @@ test('a passage is said another way by an endpoint, and a title chosen', async (
 		expect((await manuscript.innerText()).trimEnd()).toBe(before.trimEnd());
 	});
 
+	await test.step('without an endpoint it is said otherwise by rule, or why it is not', async () => {
+		await chooseUnder(page, 'Dig the trench', 2);
+		await panel.getByLabel('Writer', { exact: true }).selectOption('built-in');
+		await panel.getByLabel('For', { exact: true }).selectOption('passage');
+		const offer = page.getByRole('region', { name: 'Version of Dig the trench' });
+		await panel.getByLabel('To', { exact: true }).selectOption('list');
+		await panel.getByRole('button', { name: 'Ask', exact: true }).click();
+		await expect(offer).toContainText('there are not three things in it to list');
+		await offer.getByRole('button', { name: 'Leave it' }).click();
+		await panel.getByLabel('To', { exact: true }).selectOption('another version');
+		await panel.getByRole('button', { name: 'Ask', exact: true }).click();
+		await expect(offer.getByRole('button', { name: 'Replace the passage' })).toBeEnabled();
+		await offer.getByRole('button', { name: 'Leave it' }).click();
+		await expect(offer).toHaveCount(0);
+	});
+
 	await test.step('a title is made of the article and becomes the title tag', async () => {
 		await panel.getByLabel('Writer', { exact: true }).selectOption('built-in');
 		await panel.getByLabel('For', { exact: true }).selectOption('section');

@@ -148,5 +148,18 @@ test('an article that exists is held against the evidence, planned from its head
 	await expect(page.getByRole('button', { name: 'Propose a plan' })).toBeVisible();
 	await goTo(page, 'Proof');
 	await expect(manuscript).toContainText('Dig the the trench down to firm subsoil');
+
+	await page.keyboard.press('Control+k');
+	await page.getByPlaceholder('What do you want to do?').fill('article that exists');
+	await page.keyboard.press('Enter');
+	const address = page.getByLabel('or its address');
+	await address.fill('no address');
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('alert')).toContainText('“no address” is no address');
+	await address.fill('greenplot.example/dry-stone-walls');
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('combobox', { name: 'The take that is read' })).toHaveCount(1);
+	await page.getByLabel('Beside').selectOption({ label: 'Take 1' });
+	await expect(page.getByLabel(/^\d+ beside it$/).first()).toBeVisible();
 	expect(errors).toEqual([]);
 });

@@ -32,12 +32,14 @@ import {
 	type Article
 } from '$lib/core/pages';
 import { placeRest, proposeAgain, proposePlan } from '$lib/core/plan';
+import type { ProofRules } from '$lib/core/proof';
 import { isQuestion } from '$lib/core/reading';
 import {
 	decodeBytes,
 	dialectOf,
 	makeTagger,
 	readStemVectors,
+	type Dialect,
 	type StemVectors
 } from '$lib/core/text';
 import vectorsUrl from './stem-vectors.bin?url';
@@ -139,6 +141,14 @@ async function wholeAnalysisOf(revision: string): Promise<Analysis> {
 	return (await analysisOf(revision))!;
 }
 
+/** The dictionary of a dialect, or of that of the notes; null where spelling is not read for. */
+function spellerFor(analysis: Analysis, { off }: ProofRules, dialect: Dialect | null) {
+	if (off.includes('spelling')) return Promise.resolve(null);
+	return loadSpeller(
+		dialect ?? dialectOf(analysis.evidence.notes.map(({ text }) => text).join('\n'))
+	);
+}
+
 const newSectionId = () => `section:${crypto.randomUUID()}`;
 
 const worker: AnalysisWorker = {
@@ -206,15 +216,22 @@ const worker: AnalysisWorker = {
 	async proofread(revision, plan, rules, dialect, names, doc) {
 		const mine = ++latestProof;
 		const analysis = await wholeAnalysisOf(revision);
-		const speller = rules.off.includes('spelling')
-			? null
-			: await loadSpeller(
-					dialect ?? dialectOf(analysis.evidence.notes.map(({ text }) => text).join('\n'))
-				);
+		const speller = await spellerFor(analysis, rules, dialect);
 		// whoever types on wants the newest text read alone
 		await breathe();
 		if (mine !== latestProof) return null;
 		return desk.read(analysis, plan, rules, names, speller, doc);
+	},
+	async proofreadBeside(revision, plan, rules, dialect, names, doc, page) {
+		const analysis = await wholeAnalysisOf(revision);
+		const speller = await spellerFor(analysis, rules, dialect);
+		const against = {
+			...analysis,
+			revision: `${revision} without ${page ?? 'none'}`,
+			pages: analysis.pages.filter(({ work }) => work.id !== page)
+		};
+		// a desk of its own, so that what is known of the take stays
+		return new ProofDesk().read(against, plan, rules, names, speller, doc);
 	},
 	async stopDrafting() {
 		if (drafting) drafting.aborted = true;

@@ -36,7 +36,8 @@ type EvidenceCalls =
 	| 'runs'
 	| 'draft'
 	| 'noteFates'
-	| 'proofread';
+	| 'proofread'
+	| 'proofreadBeside';
 
 /** The worker's calls as the app makes them: evidence is named by value and crosses only once. */
 export type Analyst = {
@@ -65,6 +66,8 @@ export const analysis: Analyst = {
 		worker().noteFates(await shared(evidence), plan, wishes, doc),
 	proofread: async (evidence, plan, rules, dialect, names, doc) =>
 		worker().proofread(await shared(evidence), plan, rules, dialect, names, doc),
+	proofreadBeside: async (evidence, plan, rules, dialect, names, doc, page) =>
+		worker().proofreadBeside(await shared(evidence), plan, rules, dialect, names, doc, page),
 	forgetKept: () => worker().forgetKept(),
 	readReply: (text, plan, asked, signs) => worker().readReply(text, plan, asked, signs),
 	stopDrafting: () => worker().stopDrafting(),

@@ -134,7 +134,7 @@ export interface AnalysisWorker {
 	forgetKept(): Promise<void>;
 	findings(revision: string, onProgress: OnProgress): Promise<Maybe<Findings>>;
 	/** Standing of every counted page, each with itself left out; cancelled by a newer call. */
-	standings(revision: string, onProgress: OnProgress): Promise<Maybe<PageStanding[]>>;
+	standings(revision: string, onProgress: OnProgress): Promise<Maybe<readonly PageStanding[]>>;
 	context(revision: string, term: Pick<Term, 'phrase' | 'verbs' | 'variants'>): Promise<Context[]>;
 	longPhrases(revision: string): Promise<LongPhrase[]>;
 	propose(revision: string, wishes: Wishes): Promise<Plan>;
@@ -169,6 +169,20 @@ export interface AnalysisWorker {
 		names: ReadonlyMap<string, string>,
 		doc: TakeDoc
 	): Promise<Maybe<ProofRead>>;
+	/**
+	 * Reads another text by the same rules, to be held beside the take.
+	 *
+	 * @param page id of the page that the text is, which is then not held against itself; null: it is a take
+	 */
+	proofreadBeside(
+		revision: string,
+		plan: Plan | null,
+		rules: ProofRules,
+		dialect: Dialect | null,
+		names: ReadonlyMap<string, string>,
+		doc: TakeDoc,
+		page: string | null
+	): Promise<ProofRead>;
 	/** Facts and questions of one page, counted or not. */
 	brings(page: EvidencePage): Promise<PageBrings>;
 	clean(incoming: Incoming, keyword: string): Promise<Cleaned>;

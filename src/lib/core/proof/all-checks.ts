@@ -1,8 +1,9 @@
+import type { Voice } from '../clients';
 import type { Findings } from '../findings';
 import type { ArticleReading } from '../measure';
 import type { Plan } from '../plan';
 import type { ArticleMeta, Yardstick } from '../standing';
-import { plainWord, wordsOf } from '../text';
+import { plainWord, sentencesOf, wordsOf } from '../text';
 import {
 	agedCheck,
 	bareAddressCheck,
@@ -30,6 +31,7 @@ import {
 	termEditsCheck,
 	termsCheck,
 	twoPlacesCheck,
+	voiceCheck,
 	wholeReadingCheck,
 	wholenessCheck,
 	type KeptPicture,
@@ -37,7 +39,7 @@ import {
 	type WordingRules
 } from './checks';
 import { ClaimChecker, type Claim } from './claims';
-import { READS, type ReadFor } from './mark';
+import { READS, type BlockCheck, type ReadFor } from './mark';
 import { PassageIndex, type ProofSource } from './passages';
 import type { Checks } from './run-checks';
 
@@ -51,6 +53,16 @@ export interface ProofRules extends WordingRules, ArticleMeta {
 	readonly thisYear: number;
 	/** What is kept of the pictures of the take. */
 	readonly pictures?: readonly KeptPicture[];
+	/** Other articles of the client, for what this one says again. */
+	readonly ownArticles?: readonly OwnArticle[];
+	/** How the client's own texts sound; null: there are none. */
+	readonly voice?: Voice | null;
+}
+
+/** An article that the client has already. */
+export interface OwnArticle {
+	readonly name: string;
+	readonly text: string;
 }
 
 /** What a text is proofread against; indexes are made once for the evidence. */
@@ -104,6 +116,26 @@ function homesOf(
 	return homes;
 }
 
+/** Marks what stands in another article of the client already. */
+function ownArticlesCheck(own: readonly OwnArticle[]): BlockCheck {
+	const sources = own.map(({ text }, i): ProofSource => ({
+		id: ownArticleId(i),
+		isNote: false,
+		statements: text
+			.split('\n')
+			.flatMap((line) => sentencesOf(line).map((sentence) => sentence.text)),
+		names: []
+	}));
+	const names = new Map(own.map(({ name }, i) => [ownArticleId(i), `“${name}”`]));
+	const check = closenessCheck(new PassageIndex(sources), (id) => names.get(id) ?? id);
+	return { ...check, id: 'close to an own article' };
+}
+
+/** What a mark calls the n-th of the client's own articles. */
+export function ownArticleId(nth: number): string {
+	return `own article ${nth + 1}`;
+}
+
 /** Words that stand in a note, or on two pages: names and words of the trade are no slips. */
 function knownWordsOf(sources: readonly ProofSource[]): Set<string> {
 	const pages = new Map<string, number>();
@@ -135,8 +167,10 @@ export function checksOf(
 		...knownWords,
 		...rules.brands.flatMap(({ name }) => name.toLowerCase().split(/\s+/))
 	]);
+	const own = rules.ownArticles ?? [];
 	const blocks = [
 		closenessCheck(passages, nameOf),
+		...(own.length > 0 ? [ownArticlesCheck(own)] : []),
 		longCheck,
 		passiveCheck,
 		stockCheck,
@@ -156,6 +190,7 @@ export function checksOf(
 		termsCheck(yardstick, meta),
 		termEditsCheck(yardstick, meta, homes),
 		wholeReadingCheck(yardstick.targetGrade),
+		...(rules.voice ? [voiceCheck(rules.voice)] : []),
 		senseCheck,
 		wholenessCheck,
 		headingsCheck(findings, meta),

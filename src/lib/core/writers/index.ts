@@ -5,3 +5,4 @@ export * from './version';
 export * from './writer';
 export * from './reply';
 export * from './changes';
+export * from './rewording';

@@ -17,3 +17,10 @@ export function voiceLineOf(client: Pick<ClientProfile, 'voice'> | null): string
 	];
 	return said.filter(Boolean).join(', ');
 }
+
+/** Whether a client's samples write "don't" more often than "do not". */
+export function isContracting(client: Pick<ClientProfile, 'voice'> | null): boolean {
+	if (!client) return false;
+	const { contractions, uncontracted } = measureVoice(client.voice);
+	return contractions.count > uncontracted.count;
+}

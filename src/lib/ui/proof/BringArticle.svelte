@@ -1,10 +1,11 @@
-<!-- An article that exists comes in, to be held against the evidence: pasted, or as a file. -->
+<!-- An article that exists comes in, to be held against the evidence: pasted, as a file, or from its address. -->
 <script lang="ts">
 	import { docFromMarkdown, type TakeDoc } from '$lib/core/manuscript';
 	import { docOfBlocks } from '$lib/core/measure';
 	import { keptBlocksOf } from '$lib/core/pages';
 	import { messageOf } from '$lib/data/trouble';
-	import { analysis } from '$lib/workers/client';
+	import { fetchPage } from '$lib/services/pages';
+	import { analysis, type Incoming } from '$lib/workers/client';
 	import { pastedMarkup } from '../parts/pasted-markup';
 
 	interface Props {
@@ -17,6 +18,11 @@
 	let html = $state('');
 	let trouble = $state('');
 	let isReading = $state(false);
+	let address = $state('');
+	/** Stops the fetch that is under way. */
+	let fetching = $state.raw<AbortController | null>(null);
+
+	$effect(() => () => fetching?.abort());
 
 	function paste(event: ClipboardEvent) {
 		const markup = pastedMarkup(event);
@@ -38,6 +44,52 @@
 		else onbring(doc);
 	}
 
+	async function takePage(incoming: Incoming, name: string) {
+		const cleaned = await analysis.clean(incoming, keyword);
+		if (cleaned.kind === 'cleaned') onbring(docOfBlocks(keptBlocksOf(cleaned.article, [])));
+		else trouble = `“${name}” was not read: ${cleaned.reason}.`;
+	}
+
+	async function fetchArticle(event: SubmitEvent) {
+		event.preventDefault();
+		const wanted = addressOf(address);
+		if (wanted === null) {
+			trouble = `“${address.trim()}” is no address. Give it whole, as in https://fellgate.example/guide.`;
+			return;
+		}
+		trouble = '';
+		fetching = new AbortController();
+		try {
+			const reply = await fetchPage(wanted, fetching.signal);
+			if (reply.kind === 'refused')
+				trouble = `“${wanted}” was not read: ${reply.reason}. Save the page from your browser and choose the file.`;
+			else
+				await takePage(
+					{
+						name: wanted,
+						origin: 'address',
+						bytes: null,
+						text: reply.html,
+						address: reply.address
+					},
+					wanted
+				);
+		} catch (error) {
+			trouble = `“${wanted}” was not read: ${messageOf(error)}`;
+		} finally {
+			fetching = null;
+		}
+	}
+
+	/** An address as it can be fetched; null for what is none. */
+	function addressOf(typed: string): string | null {
+		const text = typed.trim();
+		const whole = /^https?:\/\//i.test(text) ? text : `https://${text}`;
+		return /\s/.test(text) || !/^https?:\/\/[^/]+\.[^/]+/i.test(whole) || !URL.canParse(whole)
+			? null
+			: whole;
+	}
+
 	async function readFile(file: File | undefined) {
 		if (!file) return;
 		trouble = '';
@@ -45,11 +97,8 @@
 		try {
 			const bytes = new Uint8Array(await file.arrayBuffer());
 			const [first] = await analysis.readFile(file.name, bytes, 'any');
-			if (first?.kind === 'page') {
-				const cleaned = await analysis.clean(first.incoming, keyword);
-				if (cleaned.kind === 'cleaned') onbring(docOfBlocks(keptBlocksOf(cleaned.article, [])));
-				else trouble = `“${file.name}” was not read: ${cleaned.reason}.`;
-			} else if (first?.kind === 'note') take(first.text);
+			if (first?.kind === 'page') await takePage(first.incoming, file.name);
+			else if (first?.kind === 'note') take(first.text);
 			else
 				trouble = `“${file.name}” was not read: ${
 					first && 'reason' in first ? first.reason : 'it holds no article'
@@ -85,5 +134,24 @@
 		>
 		{#if isReading}<span class="text-ink-2" role="status">Reading the file …</span>{/if}
 	</p>
-	{#if trouble}<p class="mt-2 text-error" role="alert">{trouble}</p>{/if}
 </form>
+<form
+	class="mt-5 flex flex-wrap items-end gap-3"
+	onsubmit={(event) => void fetchArticle(event)}
+	novalidate
+>
+	<label class="min-w-0 flex-1">
+		<span class="font-semibold">or its address</span>
+		<input
+			class="field mt-1"
+			inputmode="url"
+			bind:value={address}
+			placeholder="https://"
+			disabled={fetching !== null}
+		/>
+	</label>
+	{#if fetching}<button class="act" type="button" onclick={() => fetching?.abort()}>Stop</button>
+		<span class="text-ink-2" role="status">Fetching it …</span>
+	{:else}<button class="act" disabled={address.trim() === ''}>Fetch it</button>{/if}
+</form>
+{#if trouble}<p class="mt-2 text-error" role="alert">{trouble}</p>{/if}

@@ -69,7 +69,7 @@
 				<PassageText text={mark.sentence} shared={own} />
 			</div>
 			<div>
-				<p class="head">{nameOf(mark.beside[0]!.source)}</p>
+				<p class="head">{nameOf(mark.beside[0]!.source) || 'the client’s own'}</p>
 				<PassageText text={mark.beside[0]!.text} shared={mark.beside[0]!.shared} />
 			</div>
 		</div>

@@ -3,8 +3,10 @@
 	import { untrack } from 'svelte';
 	import type { TakeDoc } from '$lib/core/manuscript';
 	import type { Plan } from '$lib/core/plan';
-	import { unreadBy, type Claim, type Mark } from '$lib/core/proof';
+	import { rhythmOf } from '$lib/core/measure';
+	import { unreadBy, type Claim, type Mark, type OwnArticle } from '$lib/core/proof';
 	import type { Take } from '$lib/data/db';
+	import { ownArticlesOf } from '$lib/data/own-articles';
 	import { toast } from 'svelte-sonner';
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
@@ -15,10 +17,12 @@
 	import ClaimsList from './ClaimsList.svelte';
 	import MarkCard from './MarkCard.svelte';
 	import MovesList from './MovesList.svelte';
+	import { ProofBeside } from './proof-beside.svelte';
 	import { ProofReading } from './proof-reading.svelte';
 	import ReadForList from './ReadForList.svelte';
 	import { proofRulesOf } from './proof-rules';
 	import { READ_WORDS } from './read-words';
+	import RhythmPicture from './RhythmPicture.svelte';
 
 	interface Props {
 		take: Take;
@@ -43,6 +47,10 @@
 		)
 	);
 	const proof = new ProofReading(session);
+	// svelte-ignore state_referenced_locally
+	const beside = new ProofBeside(session, take.id);
+	/** What the client has already; read once, since it is other work that changes it. */
+	let own = $state.raw<readonly OwnArticle[]>([]);
 	const reading = $derived(editor.reading);
 	const inHand = $derived(proof.inHand);
 	let isDismissing = $state(false);
@@ -52,7 +60,7 @@
 	let page = $state<HTMLElement>();
 	let places = $state.raw<readonly { readonly mark: Mark; readonly top: number }[]>([]);
 
-	const rules = $derived(proofRulesOf(session, isPlanned ? plan : null, take.doc));
+	const rules = $derived(proofRulesOf(session, isPlanned ? plan : null, take.doc, own));
 	const ghost = $derived.by(() => {
 		const moves = editor.moves.filter(({ id }) => ticked.has(id));
 		const standing = moves.length > 0 && reading ? editor.standingWith(ticked) : null;
@@ -60,7 +68,31 @@
 	});
 	const signs = $derived(new Map([...session.letters, ...session.noteSigns]));
 	const nameOf = (source: string) => signs.get(source) ?? '';
+	/** Headings over the first card of each section. */
+	const headings = $derived.by(() => {
+		const over = new Map<string, string>();
+		let last = '';
+		for (const { id, place } of proof.shown) {
+			const section = reading?.article.sections.findLast(
+				({ from }) => place && from <= place.block
+			);
+			const heading = place ? (section?.heading ?? '') : 'The whole article';
+			if (heading !== last) over.set(id, heading || 'Before the first heading');
+			last = heading;
+		}
+		return over;
+	});
+	const rhythm = $derived(proof.only === 'reading' && reading ? rhythmOf(reading.article) : []);
 
+	$effect(() => {
+		const client = session.client?.id;
+		if (client)
+			// without them the text is read all the same
+			ownArticlesOf(client, session.id).then(
+				(found) => (own = found),
+				() => (own = [])
+			);
+	});
 	$effect(() => editor.reread());
 	$effect(() => editor.follow(take));
 	$effect(() => {
@@ -205,7 +237,12 @@
 				ontoggleclient={(reads) => void proof.toggleForClient(reads)}
 				dialect={session.proof.dialect}
 				ondialect={(dialect) => void proof.setDialect(dialect)}
+				others={beside.others}
+				other={beside.other?.key ?? ''}
+				besideOf={(reads) => beside.countOf(reads)}
+				onother={(key) => void beside.choose(key, isPlanned ? plan : null, rules)}
 			/>
+			{#if beside.trouble}<p class="text-error" role="alert">{beside.trouble}</p>{/if}
 			<MovesList
 				moves={editor.moves}
 				{ticked}
@@ -257,7 +294,16 @@
 				{#if isListing}
 					<ClaimsList claims={proof.claims} {nameOf} onshow={showClaim} />
 				{:else}
+					{#if rhythm.length > 0}<RhythmPicture
+							sections={rhythm}
+							onshow={(block) => editor.elementOf(block)?.scrollIntoView({ block: 'center' })}
+						/>{/if}
 					{#each proof.shown as mark (mark.id)}
+						{#if headings.has(mark.id)}<h3
+								class="mt-3 mb-1 border-b border-rule font-serif text-[13px] text-ink-2"
+							>
+								{headings.get(mark.id)}
+							</h3>{/if}
 						<MarkCard
 							{mark}
 							isInHand={mark.id === inHand?.id}

@@ -4,6 +4,7 @@
 	import { READ_WORDS } from './read-words';
 
 	import type { Dialect } from '$lib/core/text';
+	import type { Other } from './proof-beside.svelte';
 
 	interface Props {
 		/** The reading that is looked at alone; null: all. */
@@ -19,6 +20,12 @@
 		/** Null: that of the notes. */
 		dialect: Dialect | null;
 		ondialect: (dialect: Dialect | null) => void;
+		/** What the take can be held beside, and what it is held beside now; empty: nothing. */
+		others: readonly Other[];
+		other: string;
+		/** Marks of the other text; null while there is none. */
+		besideOf: (reads: ReadFor) => number | null;
+		onother: (key: string) => void;
 	}
 	let {
 		only,
@@ -30,7 +37,11 @@
 		client,
 		ontoggleclient,
 		dialect,
-		ondialect
+		ondialect,
+		others,
+		other,
+		besideOf,
+		onother
 	}: Props = $props();
 </script>
 
@@ -54,7 +65,17 @@
 					onclick={() => onchoose(only === reads ? null : reads)}>{READ_WORDS[reads].name}</button
 				>
 				<span class="count text-ink-2"
-					>{isOff ? 'off' : !isRead ? '' : count === 0 ? READ_WORDS[reads].none : count}</span
+					>{isOff
+						? 'off'
+						: !isRead
+							? ''
+							: count === 0 && besideOf(reads) === null
+								? READ_WORDS[reads].none
+								: count}{#if !isOff && besideOf(reads) !== null}<span
+							class="beside"
+							aria-label="{besideOf(reads)} beside it"
+							title="in what is held beside it">{besideOf(reads)}</span
+						>{/if}</span
 				>
 				<span class="switch text-[11px] text-ink-2">
 					{#if !isOffForClient}<button
@@ -87,9 +108,30 @@
 			<option value="american">American</option>
 		</select></label
 	>
+	{#if others.length > 0}
+		<label class="mt-1 flex items-baseline gap-2 text-[12px]"
+			><span class="text-ink-2">Beside</span>
+			<select
+				class="field min-w-0 py-0.5!"
+				value={other}
+				onchange={(event) => onother(event.currentTarget.value)}
+			>
+				<option value="">nothing</option>
+				{#each others as { key, name } (key)}<option value={key}>{name}</option>{/each}
+			</select></label
+		>
+	{/if}
 </section>
 
 <style>
+	.beside {
+		display: inline-block;
+		min-width: 26px;
+		margin-left: 6px;
+		padding-left: 6px;
+		border-left: 1px solid var(--rule);
+		text-align: right;
+	}
 	.quiet {
 		color: var(--ink-2);
 	}

@@ -9,14 +9,26 @@ import type { Session } from '../assignment/session.svelte';
 import ClaimsList from './ClaimsList.svelte';
 import MarkCard from './MarkCard.svelte';
 import MovesList from './MovesList.svelte';
+import { ProofBeside } from './proof-beside.svelte';
 import { ProofReading } from './proof-reading.svelte';
 import ReadForList from './ReadForList.svelte';
+import RhythmPicture from './RhythmPicture.svelte';
 
-const worker = vi.hoisted(() => ({ answers: [] as unknown[], asked: 0 }));
+const worker = vi.hoisted(() => ({
+	answers: [] as unknown[],
+	asked: 0,
+	beside: [] as unknown[][]
+}));
 vi.mock('$lib/workers/client', () => ({
 	analysis: {
 		proofread: async () => {
 			worker.asked++;
+			const answer = worker.answers.shift();
+			if (answer instanceof Error) throw answer;
+			return answer;
+		},
+		proofreadBeside: async (...given: unknown[]) => {
+			worker.beside.push(given);
 			const answer = worker.answers.shift();
 			if (answer instanceof Error) throw answer;
 			return answer;
@@ -185,12 +197,80 @@ describe('MarkCard', () => {
 	});
 });
 
+describe('ProofBeside', () => {
+	const article = { title: 'A page', blocks: [] };
+	const session = {
+		evidence: {},
+		takes: [
+			{ id: 't1', name: 'Take A', doc: DOC },
+			{ id: 't2', name: 'Take B', doc: DOC }
+		],
+		counted: [{ id: 'p', article, struck: [] }],
+		letters: new Map([['p', 'C']]),
+		noteSigns: new Map(),
+		nameOf: () => 'greenplot.example',
+		proof: NO_PROOF_CHOICES
+	} as unknown as Session;
+	const besideOf = () => {
+		let beside!: ProofBeside;
+		const end = $effect.root(() => {
+			beside = new ProofBeside(session, 't1');
+		});
+		return { beside, end };
+	};
+
+	it('counts the marks of another take or a page, which is not held against itself', async () => {
+		const { beside, end } = besideOf();
+		expect(beside.others.map(({ name }) => name)).toEqual(['Take B', 'page C, greenplot.example']);
+		worker.answers = [{ marks: [mark('a', 'claims'), mark('b', 'claims')], claims: [] }];
+		await beside.choose('page: p', null, RULES);
+		expect(worker.beside.at(-1)!.at(-1)).toBe('p');
+		expect([beside.countOf('claims'), beside.countOf('aged')]).toEqual([2, 0]);
+		worker.answers = [{ marks: [], claims: [] }];
+		await beside.choose('take: t2', null, RULES);
+		expect(worker.beside.at(-1)!.at(-1)).toBeNull();
+		expect(beside.countOf('claims')).toBe(0);
+		await beside.choose('', null, RULES);
+		expect(beside.countOf('claims')).toBeNull();
+		end();
+	});
+
+	it('says when the other text could not be read', async () => {
+		const { beside, end } = besideOf();
+		worker.answers = [new Error('the worker is gone')];
+		await beside.choose('take: t2', null, RULES);
+		expect(beside.trouble).toBe('It was not read: the worker is gone');
+		expect(beside.countOf('claims')).toBeNull();
+		end();
+	});
+});
+
+describe('RhythmPicture', () => {
+	it('draws a stroke for each sentence of each section, and goes to the section', async () => {
+		const onshow = vi.fn();
+		render(RhythmPicture, {
+			sections: [
+				{ heading: '', at: 0, words: [12] },
+				{ heading: 'Dig', at: 3, words: [8, 41, 10] }
+			],
+			onshow
+		});
+		expect(
+			screen.getByRole('img', { name: '3 sentences, half of them under 10 words' })
+		).toBeTruthy();
+		expect(screen.getByText('41 words')).toBeTruthy();
+		await userEvent.click(screen.getByRole('button', { name: 'Dig' }));
+		expect(onshow).toHaveBeenCalledWith(3);
+	});
+});
+
 describe('what stands beside the text', () => {
 	it('counts the marks of each reading, and lets one be looked at alone or switched off', async () => {
 		const onchoose = vi.fn();
 		const ontoggle = vi.fn();
 		const ontoggleclient = vi.fn();
 		const ondialect = vi.fn();
+		const onother = vi.fn();
 		render(ReadForList, {
 			only: null,
 			off: ['aged'],
@@ -201,7 +281,11 @@ describe('what stands beside the text', () => {
 			client: { name: 'Fellgate Tools', off: ['links'] },
 			ontoggleclient,
 			dialect: null,
-			ondialect
+			ondialect,
+			others: [{ key: 'take: 2', name: 'Take B' }],
+			other: 'take: 2',
+			besideOf: (reads) => (reads === 'claims' ? 7 : 0),
+			onother
 		});
 		const rows = screen.getAllByRole('listitem').map(({ textContent }) => textContent);
 		expect(rows.find((row) => row?.includes('Claims'))).toContain('4');
@@ -215,6 +299,9 @@ describe('what stands beside the text', () => {
 			screen.getByRole('button', { name: 'Read for Links, images for Fellgate Tools' })
 		);
 		expect(ontoggleclient).toHaveBeenCalledWith('links');
+		expect(rows.find((row) => row?.includes('Claims'))).toMatch(/4\s*7/);
+		await userEvent.selectOptions(screen.getByLabelText('Beside'), '');
+		expect(onother).toHaveBeenCalledWith('');
 		await userEvent.selectOptions(screen.getByLabelText('Spelling'), 'american');
 		expect(ondialect).toHaveBeenCalledWith('american');
 	});

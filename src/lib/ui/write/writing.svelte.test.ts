@@ -98,10 +98,12 @@ beforeEach(async () => {
 });
 
 describe('Writing', () => {
-	it('has the built-in drafter draft and nothing else, and says so', async () => {
+	it('has the built-in drafter word nothing anew, and says so', async () => {
 		const { writing, end } = await writingBy('built-in');
 		expect(writing.cannot('draft')).toBe('');
-		expect(writing.cannot('shorten')).toMatch(/Ask an endpoint, or copy the request/);
+		expect(writing.cannot('continue')).toMatch(/Ask an endpoint, or copy the request/);
+		expect(writing.cannot('draft', true)).toMatch(/words nothing anew in a passage/);
+		expect(writing.cannot('another version', true)).toBe('');
 		drafted.draft.mockImplementation((...given: unknown[]) => {
 			const take = given[4] as (version: Version) => void;
 			take(versionOf('a'));

@@ -9,7 +9,7 @@ import {
 	originsBySign,
 	requestText,
 	sectionRequestOf,
-	versionByMaterial,
+	versionsByMaterial,
 	versionsOf,
 	wordsOfBlocks,
 	type Endpoint,
@@ -26,13 +26,21 @@ import { messageOf } from '$lib/data/trouble';
 import { endpointServer } from '$lib/services/endpoints';
 import { analysis } from '$lib/workers/client';
 import type { Session } from '../assignment/session.svelte';
-import { voiceLineOf } from '../brief/voice-line';
+import { isContracting, voiceLineOf } from '../brief/voice-line';
 
 /** The built-in drafter, whoever is asked by hand, or the id of an endpoint. */
 export type WriterId = 'built-in' | 'by hand' | (string & {});
 
 /** Moves that the built-in drafter can make. */
-const BUILT_IN_MOVES: ReadonlySet<Move> = new Set(['draft', 'another version', 'titles']);
+const BUILT_IN_MOVES: ReadonlySet<Move> = new Set([
+	'draft',
+	'another version',
+	'opening',
+	'closing',
+	'titles'
+]);
+/** Moves that draft the sections of one kind. */
+const DRAFTS_KIND: ReadonlySet<Move> = new Set(['opening', 'closing']);
 
 /** What is being written. */
 export interface WritingRun {
@@ -121,10 +129,9 @@ export class Writing {
 	cannot(move: Move, isPassage = false): string {
 		if (this.writer === 'by hand')
 			return 'By hand means: copy the request, and bring the reply back.';
-		if (this.writer === 'built-in' && isPassage)
-			return 'The built-in drafter lays out whole sections. Ask an endpoint, or copy the request for an assistant of yours and bring the reply back.';
-		if (this.writer === 'built-in' && !BUILT_IN_MOVES.has(move) && !isMaterialMove(move))
-			return 'The built-in drafter lays out what you have and words nothing anew. Ask an endpoint, or copy the request for an assistant of yours and bring the reply back.';
+		if (this.writer === 'built-in' && !isMaterialMove(move, isPassage))
+			if (isPassage || !BUILT_IN_MOVES.has(move))
+				return `The built-in drafter lays out what you have and words nothing anew${isPassage ? ' in a passage' : ''}. Ask an endpoint, or copy the request for an assistant of yours and bring the reply back.`;
 		return '';
 	}
 
@@ -208,7 +215,8 @@ export class Writing {
 			if (this.#run)
 				this.#run = {
 					...this.#run,
-					done: made.length,
+					// one request can have several versions
+					done: Math.min(all, made.length),
 					heading: next?.heading ?? '',
 					words: 0,
 					waitingMs: 0
@@ -220,7 +228,8 @@ export class Writing {
 			if (this.endpoint)
 				await this.#byEndpoint(this.endpoint, requests, plan, findings, stop, take);
 			else if (requests[0]!.move === 'titles') take(await this.#titles(requests[0]!, doc));
-			else if (isMaterialMove(requests[0]!.move)) await this.#byMaterial(requests, doc, stop, take);
+			else if (isMaterialMove(requests[0]!.move, requests[0]!.isPassage))
+				await this.#byMaterial(requests, doc, stop, take);
 			else await this.#builtIn(requests, elsewhere, take);
 		} catch (error) {
 			trouble = messageOf(error);
@@ -293,9 +302,11 @@ export class Writing {
 			move === 'takeaways'
 				? (await import('../deliver/head-lines')).takeawaysIn(doc, now, findings)
 				: [];
+		const isShort = isContracting(this.#session.client);
 		for (const request of requests) {
 			if (stop.aborted) return;
-			take(versionByMaterial(request, { findings, noteSigns, fates, takeaways }));
+			const material = { findings, noteSigns, fates, takeaways };
+			for (const version of versionsByMaterial(request, material, isShort)) take(version);
 		}
 	}
 
@@ -324,12 +335,29 @@ export class Writing {
 	): Promise<void> {
 		const { analysed, plan, mustNotSay, assignment } = this.#session;
 		if (!analysed || !plan) throw new Error('the evidence is still being read');
+		const wanted = requests.filter(({ move, kind }) => !DRAFTS_KIND.has(move) || kind === move);
+		for (const { section, heading, move } of requests.filter((one) => !wanted.includes(one)))
+			take({
+				section,
+				heading,
+				writer: 'built-in',
+				move,
+				blocks: [],
+				words: 0,
+				sources: [],
+				outcome: {
+					kind: 'refused',
+					reason: `this section is no ${move}; set what it is in the plan`
+				}
+			});
+		if (wanted.length === 0) return;
 		await analysis.draft(
 			analysed.evidence,
 			$state.snapshot(plan) as Plan,
 			{ mustNotSay, callToAction: assignment?.brief.callToAction ?? '' },
-			{ sections: requests.map(({ section }) => section), elsewhere },
-			(version) => take(version)
+			{ sections: wanted.map(({ section }) => section), elsewhere },
+			(version) =>
+				take(DRAFTS_KIND.has(wanted[0]!.move) ? { ...version, move: wanted[0]!.move } : version)
 		);
 	}
 }

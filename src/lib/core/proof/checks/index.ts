@@ -10,4 +10,5 @@ export * from './reading';
 export * from './sameness';
 export * from './spelling';
 export * from './terms';
+export * from './voice';
 export * from './term-edits';

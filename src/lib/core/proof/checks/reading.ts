@@ -2,6 +2,7 @@ import { gradeOf } from '../../text';
 import type { BlockReading } from '../../measure';
 import type { ArticleCheck, ArticleFinding, BlockCheck } from '../mark';
 import { findingIn, ofArticle, placedIn, runningText, sentencesIn } from '../places';
+import { rewordingsOf } from '../rewordings';
 
 const LONG_SENTENCE = 35;
 const LONG_PARAGRAPH = 150;
@@ -23,7 +24,11 @@ export const longCheck: BlockCheck = {
 		const found = sentences
 			.filter(({ words }) => words > LONG_SENTENCE)
 			.map((sentence) =>
-				findingIn(sentence, { about: 'sentence', reason: `A sentence of ${sentence.words} words` })
+				findingIn(sentence, {
+					about: 'sentence',
+					reason: `A sentence of ${sentence.words} words`,
+					fixes: rewordingsOf(sentence.text, ['split', 'shorter'])
+				})
 			);
 		if (block.paragraphWords > LONG_PARAGRAPH && sentences[0])
 			found.push(
@@ -51,10 +56,12 @@ export const passiveCheck: BlockCheck = {
 			run = PASSIVE.test(sentence.text) ? run + 1 : 0;
 			if (run < PASSIVES_IN_A_ROW) return [];
 			run = 0;
+			const first = sentences[at - PASSIVES_IN_A_ROW + 1]!;
 			return [
-				findingIn(sentences[at - PASSIVES_IN_A_ROW + 1]!, {
+				findingIn(first, {
 					about: 'passive',
-					reason: 'From here three sentences in a row do not say who does it'
+					reason: 'From here three sentences in a row do not say who does it',
+					fixes: rewordingsOf(first.text, ['active'])
 				})
 			];
 		});

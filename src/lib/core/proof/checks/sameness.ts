@@ -1,8 +1,9 @@
 import { senseOf, type Fault } from '../../measure';
 import { plainWord, wordsOfSentence } from '../../text';
 import type { ArticleCheck, ArticleFinding, BlockCheck, BlockFinding } from '../mark';
-import { FILLERS, HEDGES, STOCK_PHRASES } from '../phrases';
+import { FILLERS, HEDGES, STOCK_PHRASES } from '../../writers';
 import { findingIn, placedIn, sentencesIn } from '../places';
+import { rewordingsOf } from '../rewordings';
 
 const STOCK = new RegExp(
 	`(?<![\\p{L}\\p{N}])(?:${[...STOCK_PHRASES.keys()]
@@ -66,14 +67,16 @@ export const hedgeCheck: BlockCheck = {
 						return [
 							findingIn(sentence, {
 								about: 'hedges',
-								reason: `It takes itself back ${hedges.length} times: ${hedges.join(', ')}`
+								reason: `It takes itself back ${hedges.length} times: ${hedges.join(', ')}`,
+								fixes: rewordingsOf(sentence.text, ['shorter'])
 							})
 						];
 					if (fillers.length >= FILLERS_IN_ONE)
 						return [
 							findingIn(sentence, {
 								about: 'fillers',
-								reason: `Words that can go: ${fillers.join(', ')}`
+								reason: `Words that can go: ${fillers.join(', ')}`,
+								fixes: rewordingsOf(sentence.text, ['shorter'])
 							})
 						];
 					return [];
@@ -102,7 +105,8 @@ export const rhythmCheck: BlockCheck = {
 				found.push(
 					findingIn(sentence, {
 						about: 'openings',
-						reason: `The third sentence in a row that opens with “${wordsOfSentence(sentence.text)[0]!.text}”`
+						reason: `The third sentence in a row that opens with “${wordsOfSentence(sentence.text)[0]!.text}”`,
+						fixes: rewordingsOf(sentence.text, ['turned', 'active'])
 					})
 				);
 		});

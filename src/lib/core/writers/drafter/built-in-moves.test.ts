@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Findings } from '../../findings';
 import { docText, emptyParagraph, paragraph, textNode, type BlockNode } from '../../manuscript';
 import type { Move, SectionRequest } from '../writer';
-import { versionByMaterial, type MoveMaterial } from './built-in-moves';
+import { versionsByMaterial, type MoveMaterial } from './built-in-moves';
 import type { NoteFate } from './note-fates';
 
 const said = (text: string): BlockNode => paragraph(textNode(text));
@@ -56,7 +56,7 @@ const material: MoveMaterial = {
 	takeaways: ['Dig to firm soil.']
 };
 const textsOf = (move: Move, stands: readonly BlockNode[] = [said('Dig down.')]) =>
-	versionByMaterial(requestOf(move, stands), material).blocks.map(docText);
+	versionsByMaterial(requestOf(move, stands), material)[0]!.blocks.map(docText);
 
 describe('moves out of the material', () => {
 	it('lengthen with what the notes have left for the section, up to its words', () => {
@@ -68,12 +68,12 @@ describe('moves out of the material', () => {
 	});
 
 	it('answer from the notes alone, with their origin, once', () => {
-		const version = versionByMaterial(requestOf('answer', [emptyParagraph()]), material);
-		expect(version.blocks.map(docText)).toEqual(['It is 38 cm deep.']);
-		expect(version.sources).toEqual(['n']);
-		const again = versionByMaterial(requestOf('answer', version.blocks), material);
-		expect(again.blocks).toEqual([]);
-		expect(again.outcome).toEqual({
+		const [version] = versionsByMaterial(requestOf('answer', [emptyParagraph()]), material);
+		expect(version!.blocks.map(docText)).toEqual(['It is 38 cm deep.']);
+		expect(version!.sources).toEqual(['n']);
+		const [again] = versionsByMaterial(requestOf('answer', version!.blocks), material);
+		expect(again!.blocks).toEqual([]);
+		expect(again!.outcome).toEqual({
 			kind: 'refused',
 			reason: 'your notes answer none of its open questions for sure'
 		});
@@ -82,5 +82,86 @@ describe('moves out of the material', () => {
 	it('put questions of an FAQ as headings over their answers, and takeaways as a list', () => {
 		expect(textsOf('faq')).toEqual(['Dig down.', 'How deep is it?', 'It is 38 cm deep.']);
 		expect(textsOf('takeaways')).toEqual(['Dig down.', 'Dig to firm soil.']);
+	});
+});
+
+describe('moves that reshape what stands there', () => {
+	const reshaped = (move: Move, stands: readonly BlockNode[], more: Partial<SectionRequest> = {}) =>
+		versionsByMaterial(requestOf(move, stands, more), material);
+
+	it('list the things behind a colon, else the sentences', () => {
+		const [named] = reshaped('list', [
+			said('Three tools do it: a hammer, a line and a bar. None is dear.')
+		]);
+		expect(named!.blocks.map((block) => [block.type, docText(block)])).toEqual([
+			['paragraph', 'Three tools do it:'],
+			['bulletList', 'A hammer\nA line\nA bar'],
+			['paragraph', 'None is dear.']
+		]);
+		const [plain] = reshaped('list', [
+			said('Much can go wrong. Frost lifts it. Roots move it. Cattle rub it.')
+		]);
+		expect(plain!.blocks.map(docText)).toEqual([
+			'Much can go wrong.',
+			'Frost lifts it.\nRoots move it.\nCattle rub it.'
+		]);
+		expect(reshaped('list', [said('Frost lifts it.')])[0]!.outcome).toEqual({
+			kind: 'refused',
+			reason: 'there are not three things in it to list'
+		});
+	});
+
+	it('number the sentences that tell to do something, each with what is said of it', () => {
+		const [steps] = reshaped('steps', [
+			said(
+				'It takes a day. First, dig the trench. It is 38 cm deep. Then lay the stones. Fill the middle.'
+			)
+		]);
+		expect(steps!.blocks.map((block) => [block.type, docText(block)])).toEqual([
+			['paragraph', 'It takes a day.'],
+			['orderedList', 'Dig the trench. It is 38 cm deep.\nLay the stones.\nFill the middle.']
+		]);
+		expect(reshaped('steps', [said('Dig the trench. It is deep.')])[0]!.blocks).toEqual([]);
+	});
+
+	it('put lines that say one thing each into a table', () => {
+		const [costs] = reshaped('table', [
+			said('Prices differ. A hammer costs £40. A line costs £6 a reel. A bar costs £35.')
+		]);
+		expect(costs!.blocks.map(docText)).toEqual([
+			'Prices differ.',
+			'What\nCost\nHammer\n£40\nLine\n£6 a reel\nBar\n£35'
+		]);
+		expect(reshaped('table', [said('A hammer costs £40. It is worth it.')])[0]!.blocks).toEqual([]);
+	});
+
+	it('shorten by phrases first, then by sentences that hold nothing wanted', () => {
+		const stands = [
+			said(
+				'In order to drain it, dig down. Nobody likes that. The trench is 38 cm deep. A batter frame helps. It rains a lot.'
+			)
+		];
+		const [version] = reshaped('shorten', stands, {
+			budget: 15,
+			terms: [{ phrase: 'batter frame', uses: 1 }]
+		});
+		expect(version!.blocks.map(docText)).toEqual([
+			'To drain it, dig down. The trench is 38 cm deep. A batter frame helps.'
+		]);
+	});
+
+	it('say a passage otherwise in several ways, in place of the passage alone', () => {
+		const stands = [
+			said('In order to drain it, dig down. If the ground is wet, the trench fills quickly.')
+		];
+		const versions = reshaped('another version', stands, { isPassage: true });
+		expect(versions.map(({ blocks }) => docText(blocks[0]!))).toEqual([
+			'To drain it, dig down. If the ground is wet, the trench fills quickly.',
+			'In order to drain it, dig down. The trench fills quickly if the ground is wet.'
+		]);
+		expect(versions[0]!.over).toEqual(stands.map(docText));
+		expect(
+			reshaped('another version', [said('Dig down.')], { isPassage: true })[0]!.outcome.kind
+		).toBe('refused');
 	});
 });

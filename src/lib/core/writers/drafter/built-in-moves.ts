@@ -10,15 +10,37 @@ import {
 } from '../../manuscript';
 import { sourcesIn, wordsOfBlocks, type Version } from '../version';
 import type { Move, SectionRequest } from '../writer';
+import { rewordBlocks } from '../rewording';
 import { stretchOf, type NoteFate } from './note-fates';
+import { asList, asSteps, asTable, shortened } from './reshape';
 
-/** Moves that the notes, the findings and the text itself allow without anybody's words being made up. */
-export const MATERIAL_MOVES = ['lengthen', 'answer', 'faq', 'takeaways'] as const satisfies Move[];
+/** Moves that add what notes, findings and text have. */
+const ADDING = ['lengthen', 'answer', 'faq', 'takeaways'] as const satisfies Move[];
+/** Moves that say what stands there in another way or shape; a passage can be asked for them too. */
+const RESHAPING = [
+	'another version',
+	'shorten',
+	'list',
+	'table',
+	'steps'
+] as const satisfies Move[];
 
-export type MaterialMove = (typeof MATERIAL_MOVES)[number];
+type AddingMove = (typeof ADDING)[number];
+type ReshapingMove = (typeof RESHAPING)[number];
 
-export function isMaterialMove(move: Move): move is MaterialMove {
-	return (MATERIAL_MOVES as readonly Move[]).includes(move);
+/** Whether the built-in drafter makes a move out of what is there, without anybody's words being made up. */
+export function isMaterialMove(move: Move, isPassage = false): boolean {
+	// a whole section is drafted anew from the notes
+	if (move === 'another version') return isPassage;
+	return isReshaping(move) || (!isPassage && isAdding(move));
+}
+
+function isAdding(move: Move): move is AddingMove {
+	return (ADDING as readonly Move[]).includes(move);
+}
+
+function isReshaping(move: Move): move is ReshapingMove {
+	return (RESHAPING as readonly Move[]).includes(move);
 }
 
 /** What a move can be made of. */
@@ -32,22 +54,49 @@ export interface MoveMaterial {
 	readonly takeaways: readonly string[];
 }
 
-const NONE: Readonly<Record<MaterialMove, string>> = {
+const NONE: Readonly<Record<AddingMove | ReshapingMove, string>> = {
 	lengthen: 'your notes hold nothing more that suits this section',
 	answer: 'your notes answer none of its open questions for sure',
 	faq: 'your notes answer none of its open questions for sure',
-	takeaways: 'the article has no sentence yet that stands for a section'
+	takeaways: 'the article has no sentence yet that stands for a section',
+	'another version': 'none of these sentences can be said otherwise by rule',
+	shorten:
+		'nothing in it can go by rule: what is left opens a paragraph, or holds a figure or a term',
+	list: 'there are not three things in it to list',
+	table: 'there are not three lines in it that say one thing each, alike',
+	steps: 'there are not three sentences in it that tell to do something'
 };
 
 /**
- * A version made by a move out of what is there: what stands in the section, and behind it what the move
- * adds, each sentence with its origin. Without anything to add it is refused, with why.
+ * Versions by a move out of what is there: what the move adds behind what stands, each sentence with its
+ * origin, or what stands in another way or shape. "Another version" gives up to three, each by other rules.
+ * Where there is nothing to make, the only version is refused, with why.
+ *
+ * @param isContracting whether the client writes "don't" rather than "do not"
  */
-export function versionByMaterial(request: SectionRequest, material: MoveMaterial): Version {
-	const move = request.move as MaterialMove;
-	const added = ADDED[move](request, material);
-	const blocks = added.length === 0 ? [] : [...written(request.stands), ...added];
-	return {
+export function versionsByMaterial(
+	request: SectionRequest,
+	material: MoveMaterial,
+	isContracting = false
+): Version[] {
+	const { move, stands } = request;
+	const made: (readonly BlockNode[])[] = [];
+	if (isAdding(move)) {
+		const added = ADDED[move](request, material);
+		if (added.length > 0) made.push([...written(stands), ...added]);
+	} else if (isReshaping(move)) {
+		const known = new Set([textsOf(stands)]);
+		for (const blocks of reshaped(move, request, isContracting)) {
+			if (!blocks || known.has(textsOf(blocks))) continue;
+			known.add(textsOf(blocks));
+			made.push(blocks);
+		}
+	}
+	const none: Version['outcome'] = {
+		kind: 'refused',
+		reason: NONE[move as AddingMove | ReshapingMove]
+	};
+	return (made.length === 0 ? [[]] : made).map((blocks) => ({
 		section: request.section,
 		heading: request.heading,
 		writer: 'built-in',
@@ -55,8 +104,44 @@ export function versionByMaterial(request: SectionRequest, material: MoveMateria
 		blocks,
 		words: wordsOfBlocks(blocks),
 		sources: sourcesIn(blocks),
-		outcome: added.length === 0 ? { kind: 'refused', reason: NONE[move] } : { kind: 'done' }
-	};
+		outcome: made.length === 0 ? none : { kind: 'done' },
+		...(request.isPassage ? { over: stands.map(docText) } : {})
+	}));
+}
+
+/** Blocks with their kinds, so that a list is another thing than the same words in a paragraph. */
+function textsOf(blocks: readonly BlockNode[]): string {
+	return JSON.stringify(blocks.map((block) => [block.type, docText(block)]));
+}
+
+function reshaped(
+	move: ReshapingMove,
+	{ stands, budget, terms, isPassage = false }: SectionRequest,
+	isContracting: boolean
+): (readonly BlockNode[] | null)[] {
+	switch (move) {
+		case 'another version':
+			return [
+				rewordBlocks(stands, ['shorter', 'split']),
+				rewordBlocks(stands, ['active', 'turned']),
+				rewordBlocks(stands, [isContracting ? 'contracted' : 'in full'])
+			];
+		case 'shorten':
+			return [
+				shortened(
+					stands,
+					budget,
+					terms.map(({ phrase }) => phrase),
+					isPassage
+				)
+			];
+		case 'list':
+			return [asList(stands)];
+		case 'table':
+			return [asTable(stands)];
+		case 'steps':
+			return [asSteps(stands)];
+	}
 }
 
 /** A paragraph to write into is nothing to keep. */
@@ -65,7 +150,7 @@ function written(stands: readonly BlockNode[]): BlockNode[] {
 }
 
 const ADDED: Readonly<
-	Record<MaterialMove, (request: SectionRequest, material: MoveMaterial) => BlockNode[]>
+	Record<AddingMove, (request: SectionRequest, material: MoveMaterial) => BlockNode[]>
 > = {
 	lengthen: ({ section, stands, budget }, { fates }) => {
 		const added: BlockNode[] = [];

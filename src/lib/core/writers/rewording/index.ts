@@ -1,0 +1,4 @@
+export { FILLERS, HEDGES, STOCK_PHRASES } from './phrases';
+export { mapSentences, rewordBlocks } from './reword-blocks';
+export { rewordSentence, type Way } from './reword-sentence';
+export { saysTheSame } from './says-the-same';
