@@ -44,7 +44,7 @@ test('the list says how each assignment stands, finds, sorts and copies', async 
 	await makeAssignment(page, 'keeping bees', '800');
 	await page.goto('/');
 	const list = page.getByRole('list', { name: 'Assignments' });
-	const walls = list.getByRole('listitem').filter({ hasText: 'dry stone wall' });
+	const walls = list.getByRole('listitem').filter({ hasText: 'How to build' });
 	await expect(walls).toContainText('being written');
 	await expect(walls).toContainText(/[\d,]+\sof 1,800 words/);
 	await expect(walls).toContainText(/\d+\sopen slips/);
@@ -53,12 +53,12 @@ test('the list says how each assignment stands, finds, sorts and copies', async 
 	await expect(bees).toContainText('to be agreed');
 
 	await page.getByLabel('in order of').selectOption('standing');
-	await expect(list.getByRole('listitem').first()).toContainText('dry stone wall');
+	await expect(list.getByRole('listitem').first()).toContainText('How to build');
 	await page.getByLabel('Find an assignment').fill('bees');
 	await expect(list.getByRole('listitem')).toHaveCount(1);
 	await page.getByLabel('Find an assignment').fill('wasps');
 	await page.getByRole('button', { name: 'Show all' }).click();
-	await expect(list.getByRole('listitem')).toHaveCount(2);
+	await expect(list.getByRole('listitem')).toHaveCount(3);
 
 	await page.getByRole('button', { name: /^Copy “How to build/ }).click();
 	await expect(page.getByRole('link', { name: /\(copy\)$/ })).toBeVisible({ timeout: 90_000 });

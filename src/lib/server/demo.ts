@@ -27,20 +27,22 @@ const KINDS: Readonly<Record<string, DemoFile['kind']>> = {
 	clients: 'client',
 	links: 'links',
 	results: 'results',
-	pictures: 'picture'
+	pictures: 'picture',
+	post: 'post'
 };
 
-/** Everything the demo assignment is made of, in order of path. */
+/** Everything the two assignments of the demo are made of, in order of path. */
 export async function readDemo(): Promise<Pick<Demo, 'files'>> {
 	const found: DemoFile[] = [];
 	for (const path of [...new Set([...Object.keys(texts), ...Object.keys(lists)])].sort()) {
 		const parts = path.split('/');
 		const name = parts.at(-1)!;
-		const kind = path === '/demo/brief.md' ? 'brief' : KINDS[parts[2] ?? ''];
+		const isSecond = parts[2] === 'second';
+		const kind = name === 'brief.md' ? 'brief' : KINDS[parts.at(-2) ?? ''];
 		if (lists[path]) {
-			found.push({ name, kind: 'keywords', text: await lists[path]() });
+			found.push({ name, kind: 'keywords', text: await lists[path](), isSecond });
 		} else if (kind && name !== 'title-matches.csv') {
-			found.push({ name, kind, text: await texts[path]!() });
+			found.push({ name, kind, text: await texts[path]!(), isSecond });
 		}
 	}
 	return { files: found };

@@ -17,8 +17,12 @@ const demoSchema = z.object({
 				'keywords',
 				'results',
 				/** A drawing, or the list of what is said of them. */
-				'picture'
+				'picture',
+				/** A text that exists already, as a take. */
+				'post'
 			]),
+			/** Whether it belongs to the second assignment of the sample. */
+			isSecond: z.boolean(),
 			text: z.string()
 		})
 	)

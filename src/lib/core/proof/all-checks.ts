@@ -132,7 +132,7 @@ function ownArticlesCheck(own: readonly OwnArticle[]): BlockCheck {
 }
 
 /** What a mark calls the n-th of the client's own articles. */
-export function ownArticleId(nth: number): string {
+function ownArticleId(nth: number): string {
 	return `own article ${nth + 1}`;
 }
 

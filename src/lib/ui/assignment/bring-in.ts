@@ -1,12 +1,14 @@
 import { readBriefMarkdown } from '$lib/core/brief';
 import { readClientFile, readLinkMap } from '$lib/core/clients';
 import { readPictureList } from '$lib/core/deliver';
+import { docFromMarkdown } from '$lib/core/manuscript';
 import { phraseKeyOf, type PhraseNote } from '$lib/core/keywords';
 import { addAssignment, putWhole } from '$lib/data/assignments';
 import { wholeFrom, type CleanedPage } from '$lib/data/archive';
 import { db, type Assignment, type Scope } from '$lib/data/db';
 import { addClient, listClients } from '$lib/data/clients';
 import { addPicture } from '$lib/data/pictures';
+import { addTake } from '$lib/data/takes';
 import { addLists, nextListOrder, notePhrases, readLists } from '$lib/data/keywords';
 import type { Demo } from '$lib/services/demo';
 import { analysis } from '$lib/workers/client';
@@ -14,22 +16,39 @@ import type { ImportOptions, NamedBytes } from '../gather/import-report';
 import { importEvidence } from '../gather/import-run';
 import { readPicture } from '../parts/read-picture';
 
-/** Makes the demo assignment by the same readers that a writer's files go through. */
+/**
+ * Makes the assignments of the demo by the same readers that a writer's files go through: an article to be
+ * written, and before it, since it is the smaller one, a post that exists to be audited and lengthened.
+ */
 export async function bringInDemo(
-	demo: Demo,
+	{ files }: Demo,
 	onProgress: ImportOptions['onProgress']
 ): Promise<Assignment> {
-	const of = (kind: Demo['files'][number]['kind']) =>
-		demo.files.filter((file) => file.kind === kind);
+	const of = (kind: DemoFile['kind']) => files.filter((file) => file.kind === kind);
 	const client = await demoClient(of('client')[0]!.text, of('links')[0]?.text ?? '');
+	await bringInDemoLists(client.id, of('keywords'), of('results'));
+	const [second, first] = [true, false].map((wanted) =>
+		files.filter(({ isSecond }) => isSecond === wanted)
+	) as [DemoFile[], DemoFile[]];
+	if (second.length > 0) await bringInDemoAssignment(second, client.id, () => {});
+	return bringInDemoAssignment(first, client.id, onProgress);
+}
+
+type DemoFile = Demo['files'][number];
+
+async function bringInDemoAssignment(
+	given: readonly DemoFile[],
+	client: string,
+	onProgress: ImportOptions['onProgress']
+): Promise<Assignment> {
+	const of = (kind: DemoFile['kind']) => given.filter((file) => file.kind === kind);
 	const brief = readBriefMarkdown(of('brief')[0]!.text);
 	if (brief.kind === 'unreadable') throw new Error(`The demo’s brief: ${brief.reason}`);
 	const { keyword, targetWords } = brief.whole;
-	await bringInDemoLists(client.id, of('keywords'), of('results'));
 	const assignment = await addAssignment({
 		title: keyword[0]!.toUpperCase() + keyword.slice(1),
 		keyword,
-		client: client.id,
+		client,
 		targetWords,
 		brief: brief.whole.brief
 	});
@@ -38,6 +57,8 @@ export async function bringInDemo(
 		.map(({ name, text }): NamedBytes => ({ name, bytes: new TextEncoder().encode(text) }));
 	await importEvidence(assignment, { files, aim: 'any' }, { onProgress, isQuiet: true });
 	await bringInDemoPictures(assignment.id, of('picture'));
+	for (const { text } of of('post'))
+		await addTake(assignment.id, 'The post as it stands', docFromMarkdown(text));
 	return assignment;
 }
 

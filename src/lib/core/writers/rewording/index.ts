@@ -1,4 +1,3 @@
 export { FILLERS, HEDGES, STOCK_PHRASES } from './phrases';
 export { mapSentences, rewordBlocks } from './reword-blocks';
 export { rewordSentence, type Way } from './reword-sentence';
-export { saysTheSame } from './says-the-same';
