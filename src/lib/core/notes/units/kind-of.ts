@@ -9,6 +9,15 @@ import {
 	WORD_COUNT,
 	kindUnder
 } from './cues';
+import {
+	CHATTER,
+	HOW_NOTED,
+	IN_CONFIDENCE,
+	KEEP_OUT,
+	STILL_TO_DO,
+	speaksOfText,
+	WANTED_OF_TEXT
+} from './said-of-lines';
 import type { UnitKind } from './unit';
 
 /** Where a stretch of a note stands; what it says of itself comes from its text. */
@@ -27,17 +36,25 @@ export interface Setting {
 	readonly entry: 'step' | 'item' | 'box' | 'row' | '';
 	/** Said to be usable unless it stands in brackets. */
 	readonly bracketsAreOff: boolean;
+	/** Words of writing say nothing here: the note is about texts, or was spoken. */
+	readonly isOfWriting: boolean;
 }
+
+/** In small letters it is advice: "don't use bleach". */
+const SHOUTED_OFF = /\bDON['’]?T USE\b/;
 
 /** Kinds of what is never printed, which win over everything else. */
 export function forbiddenKindOf(text: string, setting: Setting): UnitKind | null {
 	const under = kindUnder(setting.label) ?? kindUnder(setting.heading);
-	if (OFF_RECORD.test(text)) return 'off-record';
+	if (OFF_RECORD.test(text) || IN_CONFIDENCE.test(text) || SHOUTED_OFF.test(text))
+		return 'off-record';
 	if (setting.bracketsAreOff && /^\[[^\]]+\]\.?$/.test(text)) return 'off-record';
 	if (under === 'off-record' || under === 'do-not-say') return under;
-	if (DO_NOT_SAY.test(text) && quotedIn(text).share < 0.5) return 'do-not-say';
+	if ((DO_NOT_SAY.test(text) || KEEP_OUT.test(text)) && quotedIn(text).share < 0.5)
+		return 'do-not-say';
 	if (under === 'todo') return 'todo';
-	return TO_DO.test(text) && !/^(?:angle|structure|order|outline|title)\b/i.test(text)
+	return (TO_DO.test(text) || STILL_TO_DO.test(text)) &&
+		!/^(?:angle|structure|order|outline|title)\b/i.test(text)
 		? 'todo'
 		: null;
 }
@@ -54,10 +71,14 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 	const isQuote = isQuotation(text, quoted);
 	if (setting.inHead && WORD_COUNT.test(text)) return 'brief';
 	if (!isQuote && BRIEF.test(text) && !isAboutSubject(text, setting)) return 'brief';
-	if (ASIDE.test(text) || isSignature(text, setting)) return 'aside';
+	if (!isQuote && WANTED_OF_TEXT.test(text)) return 'brief';
+	if (!isQuote && !setting.isOfWriting && speaksOfText(text) && !isAsked(text)) return 'brief';
+	if (ASIDE.test(text) || CHATTER.test(text) || isSignature(text, setting)) return 'aside';
 	if (/^\[[^\]=]+\]$/.test(text)) return 'aside';
 	if (setting.amongWishes && !isQuote) return 'brief';
 	if (BACKGROUND.test(text) && (setting.inHead || !/\d\s?%/.test(text))) return 'background';
+	if (HOW_NOTED.test(text) && (setting.inHead || text.split(/\s+/).length <= MOST_OF_REMARK))
+		return 'background';
 	if (setting.inHead && isSpeakerField({ text })) return 'background';
 	if (setting.inHead && setting.isOfSomebody && !isQuote) return 'background';
 	if (isQuote) return 'quote';
@@ -66,6 +87,9 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 		return 'definition';
 	return 'claim';
 }
+
+/** Words of a line that says how it was noted and stands among others. */
+const MOST_OF_REMARK = 8;
 
 /** Words inside quotation marks, and their share of all. */
 function quotedIn(text: string): { words: number; share: number } {

@@ -1,4 +1,5 @@
 import { ASIDE, BRIEF, OF_STEPS, WORD_COUNT, kindOfField, kindUnder } from './cues';
+import { isOfWriting } from './said-of-lines';
 import { cutSentences } from './cut-sentences';
 import { forbiddenKindOf, isAsked, kindOf, leansOn, type Setting } from './kind-of';
 import { noteLinesOf, type NoteLine } from './note-lines';
@@ -39,6 +40,7 @@ class NoteReader {
 	readonly #repliesInline: boolean;
 	readonly #bracketsAreOff: boolean;
 	readonly #marksQuotes: boolean;
+	readonly #isOfWriting: boolean;
 	#title = '';
 	#heading = '';
 	#label = '';
@@ -69,13 +71,16 @@ class NoteReader {
 				plain
 			);
 		this.#marksQuotes = /["“][^"”\n]{12,}["”]/.test(plain);
+		this.#isOfWriting = isOfWriting(
+			this.#lines.filter(({ shape }) => shape !== 'blank').map((line) => line.text)
+		);
 		if (this.#head) this.#speakers.push(this.#head);
 	}
 
 	read(): ReadNoteUnits {
 		for (const [i, group] of this.#groups.entries())
 			this.#readGroup(group, this.#groups[i - 1], this.#groups[i + 1]);
-		const units = this.#withoutLastPart(this.#units);
+		const units = confidedBack(this.#withoutLastPart(this.#units));
 		return {
 			title: this.#title,
 			speakers: this.#speakers,
@@ -348,7 +353,8 @@ class NoteReader {
 			amongWishes: false,
 			isMail: this.#isMail,
 			entry: '',
-			bracketsAreOff: this.#bracketsAreOff
+			bracketsAreOff: this.#bracketsAreOff,
+			isOfWriting: this.#isOfWriting
 		};
 	}
 
@@ -485,4 +491,21 @@ function isWrapped(lines: readonly NoteLine[]): boolean {
 		lower >= 0.5 * (lines.length - 1) &&
 		lines.every(({ shape }) => shape === 'plain')
 	);
+}
+
+/** Says of what stands before it that it is not to be printed. */
+const SPEAKS_BACK =
+	/^(?:and |but |so |obviously,? |please |pls )*(?:(?:she|he|they|we|i) (?:does|do|did)(?:n['’]?t| not) want (?:that|this|it)\b|(?:that|this|it|all (?:that|this)) (?:obviously |of course )?(?:stays|is off|['’]s off|goes no further|is (?:just |only )?(?:between|for your))|keep (?:that|this|it)|(?:don['’]?t|do not|never) (?:print|publish|use|quote|repeat|write|put) (?:that|this|it)\b|not (?:for|to be) (?:print|printed|publication|quoted|used)\b)/i;
+
+/** What is told right before it, in one paragraph, is as confidential as the sentence that says so. */
+function confidedBack(units: readonly UnitDraft[]): UnitDraft[] {
+	return units.map((unit, at) => {
+		const next = units[at + 1];
+		return next?.kind === 'off-record' &&
+			next.paragraph === unit.paragraph &&
+			isSaid(unit.kind) &&
+			SPEAKS_BACK.test(next.text)
+			? { ...unit, kind: 'off-record', speaker: '' }
+			: unit;
+	});
 }

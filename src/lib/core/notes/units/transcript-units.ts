@@ -54,7 +54,8 @@ export function transcriptUnits({ name, text }: NoteToRead): ReadNoteUnits {
 				amongWishes: false,
 				isMail: false,
 				entry: '',
-				bracketsAreOff: false
+				bracketsAreOff: false,
+				isOfWriting: true
 			};
 			const off = forbiddenKindOf(part.text, setting);
 			const kind: UnitKind =

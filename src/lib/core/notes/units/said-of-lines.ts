@@ -1,0 +1,123 @@
+/*
+ * How people say what a line of their notes is for, as lists of ways to say it: of any trade, and of no
+ * subject. Each is narrow enough not to catch advice to readers ("keep it under 10 °C", "ask them first").
+ */
+
+/** Any of some patterns, as one. */
+function anyOf(...ways: readonly RegExp[]): RegExp {
+	return new RegExp(ways.map(({ source }) => source).join('|'), 'iu');
+}
+
+const THIS = '(?:this|that|it|any of (?:this|that|it)|the (?:next|last) (?:bit|part|line))';
+
+/** It is told so that the writer knows, and nobody else. */
+export const IN_CONFIDENCE = anyOf(
+	new RegExp(
+		`\\b(?:don['’]?t|do not|never|not to) (?:put|write|be put) ${THIS} in(?:to)?(?:[.,;)!]|$| (?:the (?:piece|article|text|post|blog|copy)|print)\\b)`
+	),
+	/\b(?:for your (?:ears|eyes|information|info)|fyi|for you) only\b|\bonly for your (?:ears|eyes)\b/iu,
+	/\bbetween (?:the two of us|you and I|these (?:four )?walls)\b|\bstrictly between\b/iu,
+	new RegExp(
+		`\\b(?:don['’]?t|do not|please never) (?:repeat|pass on|share|spread) ${THIS}\\b|\\b(?:don['’]?t|do not) (?:pass ${THIS} on|tell anyone|breathe a word)\\b`
+	),
+	new RegExp(
+		`\\b${THIS} (?:goes|is to go|should go|must go) no further\\b|\\b${THIS} (?:stays|must stay|has to stay) (?:between us|in this room|with (?:you|us))\\b`
+	),
+	/\b(?:on background only|unattributable|not attributable|non-attributable)\b/iu,
+	/\byou (?:didn['’]?t|did not) (?:hear|get|have) (?:this|that|it) from me\b/iu,
+	/\bdon['’]?t quote (?:me|her|him|them|us)\b/iu,
+	/\b(?:under embargo|embargoed|hush[- ]hush|top secret)\b|\b(?:is ?n['’]?t|is not|not) (?:yet )?(?:public|announced)\b|\bnot (?:out|official) yet\b|\bnobody (?:is to|should|must) know\b/iu,
+	/\bjust so (?:that )?you (?:know|understand)\b|\bif (?:it|this|that) (?:ever )?(?:got|gets|came|comes|leaks?|leaked) out\b|\b(?:does|do|did)(?:n['’]?t| not) want (?:that|this|it|any of (?:this|that|it)) (?:in|out|known|written|printed|published|public)\b|\b(?:is ?n['’]?t|is not|nothing) (?:something |anything )?(?:we|i|they|she|he) wants? (?:written|printed|public|published|out)\b/iu,
+	/\b(?:that|this|it) (?:obviously |of course )?stays out\b|\bkeep (?:quiet|mum) about\b|\bkeep (?:this|that) (?:quiet|private)\b|\bunder your hat\b/iu
+);
+
+const TELLS =
+	'(?:give|tell|reveal|say|call|claim|write|mention|name|quote|promise|print|publish|refer to|bring up|link to)';
+const WHOSE = '(?:the|her|his|their|our|my|any|all)';
+
+/** What must not stand in the text, as a wish or an order. */
+export const KEEP_OUT = anyOf(
+	/\b(?:grateful|glad|kind|appreciate it) if (?:you|we|it) (?:did ?n['’]?t|did not|would ?n['’]?t|would not|could (?:leave|avoid|not)|do not|don['’]?t)\b/iu,
+	new RegExp(
+		`\\b(?:asks?|asked|begs?|begged|wants?|wanted|(?:would|['’]d) (?:like|prefer)|prefers?|requested?) (?:that )?(?:us|we|you|me|it|them)? ?(?:should )?(?:not to|to not|not) ${TELLS}\\b`
+	),
+	new RegExp(
+		`\\b(?:asks?|asked|wants?|wanted|would like|prefers?)\\b[^.;]{0,20}\\bleave(?:s)? out\\b|\\bleave out ${WHOSE} (?:\\p{L}+ )?(?:names?|story|price|figure|part about|bit about)\\b|\\b(?:leave|keep) ${WHOSE} (?:\\p{L}+ )?names? out\\b`
+	),
+	/\b(?:piece|article|text|post|we|you) (?:can['’]?t|cannot|must ?n['’]?t|must not|should ?n['’]?t|should not|may not) (?:claim|say|call|promise|imply|suggest)\b|\b(?:legal|lawyers?|compliance|management|head office)\b[^.;]{0,12}\b(?:won['’]?t|will not|do(?:es)?n['’]?t|does not) (?:have|allow|like|want|let)\b|\bhates? to (?:see|read|hear)\b|\bcomparisons?\b[^.;]{0,40}\b(?:are|is) (?:out|off|taboo)\b/iu,
+	/\blet['’]?s not (?:get into|go into|go there|mention|talk about|bring up|name)\b|\bwithout naming\b|\bnot to be named\b|\bno names\b|\bno \p{L}+ names?,? (?:pls|please)\b/iu,
+	/^(?:and |but )?no (?:mention|photos?|pictures?|pics?|quotes?|jokes?|brands?|adverts?)\b[^.]{0,40}\b(?:pls|please)\b/iu,
+	/\b(?:must|should) ?(?:not|n['’]?t) be (?:named|mentioned|printed|quoted)\b|\bmust not appear\b/iu,
+	/\b(?:hates?|loathes?|can['’]?t stand|dislikes?|objects? to) (?:the (?:word|phrase|term|expression|name)|being called|it when (?:we|you|people|writers) (?:say|call|write))\b|\bnever the words?\b|\b(?:word|phrase|term|name) is (?:banned|taboo|off limits)\b/iu
+);
+
+const SOURCE =
+	'(?:leaflet|sources?|stud(?:y|ies)|report|figures|photos?|pics?|pictures?|links?|citation|paper|survey|statistics|stats)';
+
+/** What the writer has still to do, ask or find. */
+export const STILL_TO_DO = anyOf(
+	/(?:^|[.;,?!–—-] ?)(?:must |need to |will |i['’]ll |let me |to |and |so )*(?:(?:ask|ring|phone|call|email|e-mail|message|mail|remind) (?:her|him)|(?:text|nudge|chase|ping) (?:her|him|them))\b/iu,
+	new RegExp(
+		`^(?:and |also |must |need to |still to |to |then )*(?:find|dig (?:out|up)|track down|get hold of|fetch|look up|hunt (?:down|for)) (?:that|the|a|her|his|their|some|me)? ?(?:\\p{L}+ ){0,2}${SOURCE}\\b`
+	),
+	/\bdid (?:she|he|they) mean\b|^(?:is|was) (?:that|this) (?:right|correct|still true)\?|^(?:really|sure|source|where from|says who|since when)\?$/iu,
+	/\bneeds? (?:a (?:source|ref|reference|citation)|confirming|verifying)\b|\bdouble[- ]check (?:this|that|with|her|his|the (?:figures?|numbers?|dates?|names?|spelling)|figures|numbers|spelling)\b|\bto (?:be )?confirm(?:ed)?[.!]?$/iu,
+	/\bnot sure (?:about|of) (?:this|that) (?:one|figure|number|name|date|spelling)\b|\bwhere did i (?:read|hear|get|see)\b/iu,
+	/^who (?:took|owns|made|shot|has|holds) the (?:\p{L}+ )?(?:photo|picture|pic|image|rights|copyright|drawing|illustration)s?\b/iu,
+	/\bneed (?:her|his|their) (?:ok|okay|permission|consent|sign-?off|release)\b|\bwaiting (?:for|on) (?:her|him|\p{Lu}\p{L}+) (?:to|for|re|about)\b/iu,
+	/^(?:get|need|ask for|chase) \p{Lu}\p{L}+['’]s (?:ok|okay|permission|consent|blessing|sign-?off)\b|\b(?:asked|asks|wants) me to (?:send|show|let|ring|call|check)\b|\bi forgot\b|\bforgot to (?:ask|check|measure|note|write)\b|\b(?:still )?have(?:n['’]?t| not) (?:got|had|asked|heard|found|checked|seen) (?:back |yet )?(?:the|her|his|their|from|about|back)\b|\bor was it \S+\?|\bnot got (?:the|her|his|their) \p{L}+ yet\b/iu,
+	/\bwill send\b[^.]*\b(?:chase|nudge|remind)\b/iu
+);
+
+/** What is wanted of the text: its length, its parts, its words. */
+export const WANTED_OF_TEXT = anyOf(
+	/^open on (?:the|a|her|his)\b|^(?:editor|client|boss|ed|desk|marketing)\s*[:–-]\s*(?:keep|make|no|not|max|min|at (?:most|least)|use|add|more|less|wants?|please|pls)\b/iu,
+	/\b(?:no more than|not more than|at most|at least|max(?:imum)?|min(?:imum)?) (?:\d[\d,]*|one|two|three|four|five|six|ten) (?:sub-?heads?|sub-?headings?|headings?|paragraphs?|words|photos?|pics?)\b/iu,
+	/\bkeep (?:it|the (?:piece|article|text|post)|this) (?:under|below|to|within|around|at) (?:\d{3,}|\d,\d{3}|a page)(?:[.,;]?$|[,;] | words?\b)/iu,
+	/\b(?:could|can|would|should) (?:the|this|your) (?:piece|article|post|text|blog|copy) (?:also |please )?(?:carry|mention|link|say|explain|include)\b/iu,
+	/\b(?:they|she|he|we|client|editor) (?:wants?|would like|need|needs)s? (?:an?|one|two|three|some|more|their|our|her|his) (?:\p{L}+ ){0,2}(?:pics?|photos?|pictures?|links?|mentions?|quotes?|headings?|subheads?|sections?|paragraphs?|intro|byline|caption|logo)\b/iu,
+	/\bnames? (?:and \S+(?: \S+)? )?in (?:the )?(?:first|full|every|each) (?:mention|line|paragraph|sentence)\b|["”’'] throughout\b|, throughout[.!]?$|\bthe (?:word|term|spelling) is ["“']/iu,
+	/^(?:an? |the )?(?:links?|byline|credit|logo|price list) (?:to |of |for |with )?[^.?!]{0,40}\b(?:at|near|towards?) the (?:end|bottom|top|start|beginning)\b/iu,
+	/\b(?:we|they|she|he|client)(?:['’]d| would)? (?:also )?(?:want|like|need)s? to (?:approve|sign off|see a (?:draft|proof)|read it first)\b/iu
+);
+
+/** How a note came about, said at its head or in a few words. */
+export const HOW_NOTED = anyOf(
+	/^(?:saw|met|visited|rang|phoned|called|emailed|spoke (?:to|with)|talked (?:to|with)|sat down with|caught) (?:with )?\p{Lu}\p{L}+/iu,
+	/^\d+ (?:photos?|pics?|pictures?|images?|films?|clips?)\b|\bno (?:phone|recorder|tape|dictaphone|mic) on\b|\bnotes? (?:are )?(?:from memory|patchy|incomplete)\b|\b(?:has|have) (?:read|seen|checked) (?:these|my|the) notes\b|\bno release (?:needed|form)\b/iu
+);
+
+/** Chat that stands beside what is told. */
+export const CHATTER = anyOf(
+	/^(?:ha|heh|hehe|phew|ugh|argh|blimey|gosh|wow|oops)\b[,!. ]/iu,
+	/^see (?:my )?(?:comments|answers|replies|notes|remarks) (?:below|inline|above|in (?:caps|red|blue|bold|green))\b|\bsorry about the (?:caps|typos|spelling|mess|rush)\b/iu,
+	/^(?:good )?(?:morning|afternoon|evening)[,!.]?$|^(?:have a|enjoy (?:the|your)) (?:(?:good|nice|great|lovely) )?(?:weekend|day|evening|week|holiday)\b/iu
+);
+
+/** Words of people who make a text, each of which a subject has seldom. */
+const OF_WRITING: readonly RegExp[] = [
+	/\b(?:headlines?|sub-?heads?|sub-?headings?|standfirsts?|bylines?|captions?|pull ?quotes?|word count|house style|(?:our|their) style|tone of voice|exclamation marks?|superlatives?|adjectives?|call to action|hashtags?)\b/iu,
+	/\bthe desk (?:would|wants?|likes?|asks?|says?|needs?)\b|\b(?:sub-?editor|copy ?editor|(?:our|the) (?:editor|legal team|press office|marketing))\b/iu,
+	/\b(?:photo credits?|product shots?|press (?:photos?|shots?|pictures?|kit)|stock photos?|shared folder|attached (?:photos?|pictures?|logo))\b/iu,
+	/\b(?:is|are|gets?|be) (?:spelled|spelt|hyphenated|capitali[sz]ed|written (?:with|as|in))\b|\b(?:metric|imperial|celsius|fahrenheit|feet|inches|pounds) (?:first|in brackets)\b|\bin brackets\b/iu,
+	/\b(?:drop|put|slip|squeeze|work) in (?:a |an |one )?(?:line|word|sentence|mention|paragraph)\b|\b(?:drawing|diagram|picture|photo|map|table|box) (?:\p{L}+ ){0,4}would (?:help|be (?:good|nice|great))\b/iu,
+	/\b(?:\d,)?\d{3} words\b|\bwords by (?:the )?\d|\bby (?:the )?\d+(?:st|nd|rd|th)?,? (?:please|pls)\b|\bfrom you (?:is|are|we|i)\b/iu,
+	/\bthe words? ["“']|\b(?:as|in) numerals\b|\b(?:word|page) limit\b|\bjargon\b|\b(?:first|second|third|last|opening|closing) (?:paragraph|para)\b/iu,
+	/\b(?:this|the|your) (?:article|write-?up|blog|blog ?post|copy|draft)\b|\bfor the piece\b|\bin (?:the|this|your) (?:piece|text|post)\b/iu,
+	/\bprinted?(?= (?:that|this|it|anything|the name|her|his|with|without)\b)|\b(?:to|you|we|they|before you|when you) publish\b|\bquot(?:ed|able) (?:as|by name)\b/iu
+];
+
+/** Lines of a note, and their share, from which writing is its subject. */
+const WRITING_LINES = 6;
+const WRITING_SHARE = 0.2;
+
+/** Whether a note is about texts, so that words of writing say nothing of what its lines are for. */
+export function isOfWriting(lines: readonly string[]): boolean {
+	const count = lines.filter(speaksOfText).length;
+	return count >= WRITING_LINES && count > WRITING_SHARE * lines.length;
+}
+
+/** Whether a line speaks of the text that is to be made of it, and so may not be meant for readers. */
+export function speaksOfText(text: string): boolean {
+	return OF_WRITING.some((words) => words.test(text));
+}
