@@ -65,7 +65,7 @@ export const STILL_TO_DO = anyOf(
 	/\bnot sure (?:about|of) (?:this|that) (?:one|figure|number|name|date|spelling)\b|\bwhere did i (?:read|hear|get|see)\b/iu,
 	/^who (?:took|owns|made|shot|has|holds) the (?:\p{L}+ )?(?:photo|picture|pic|image|rights|copyright|drawing|illustration)s?\b/iu,
 	/\bneed (?:her|his|their) (?:ok|okay|permission|consent|sign-?off|release)\b|\bwaiting (?:for|on) (?:her|him|\p{Lu}\p{L}+) (?:to|for|re|about)\b/iu,
-	/^(?:get|need|ask for|chase) \p{Lu}\p{L}+['’]s (?:ok|okay|permission|consent|blessing|sign-?off)\b|\b(?:asked|asks|wants) me to (?:send|show|let|ring|call|check)\b|\bi forgot\b|\bforgot to (?:ask|check|measure|note|write)\b|\b(?:still )?have(?:n['’]?t| not) (?:got|had|asked|heard|found|checked|seen) (?:back |yet )?(?:the|her|his|their|from|about|back)\b|\bor was it \S+\?|\bnot got (?:the|her|his|their) \p{L}+ yet\b/iu,
+	/^(?:get|need|ask for|chase) \p{Lu}\p{L}+['’]s (?:ok|okay|permission|consent|blessing|sign-?off)\b|\b(?:asked|asks|wants) me to (?:send|show|let|ring|call|check)\b|\bi forgot\b|\bforgot to (?:ask|check|measure|note|write)\b|\b(?:still )?have(?:n['’]?t| not) (?:got|asked|heard|found|checked|seen) (?:back |yet )?(?:the|her|his|their|from|about|back)\b|\bor was it \S+\?|\bnot got (?:the|her|his|their) \p{L}+ yet\b/iu,
 	/\bwill send\b[^.]*\b(?:chase|nudge|remind)\b/iu
 );
 
