@@ -10,6 +10,7 @@
 	import { history } from '$lib/ui/frame/history.svelte';
 	import { settleFieldsOnLeave } from '$lib/ui/frame/settle-fields';
 	import { theme } from '$lib/ui/frame/theme.svelte';
+	import '$lib/ui/frame/type-size.svelte';
 	import { updates } from '$lib/ui/frame/updates.svelte';
 
 	let { children } = $props();

@@ -2,11 +2,17 @@
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
 	import Endpoints from '$lib/ui/settings/Endpoints.svelte';
 	import { theme, THEME_MODES, type ThemeMode } from '$lib/ui/frame/theme.svelte';
+	import { TYPE_SIZES, typeSetting, type TypeSize } from '$lib/ui/frame/type-size.svelte';
 
 	const NAMES: Record<ThemeMode, string> = {
 		system: 'As the system',
 		paper: 'Paper',
 		night: 'Night'
+	};
+	const SIZE_NAMES: Record<TypeSize, string> = {
+		usual: 'As usual',
+		larger: 'Larger',
+		largest: 'Largest'
 	};
 	let used = $state('');
 
@@ -38,6 +44,25 @@
 			{/each}
 		</div>
 	</fieldset>
+	<fieldset class="border-t border-rule py-4">
+		<legend class="float-left w-40 font-semibold">Type of manuscripts</legend>
+		<div class="flex flex-wrap gap-5">
+			{#each TYPE_SIZES as size (size)}
+				<label class="flex items-center gap-2"
+					><input
+						type="radio"
+						class="radio radio-xs"
+						name="type-size"
+						value={size}
+						bind:group={typeSetting.size}
+					/>{SIZE_NAMES[size]}</label
+				>
+			{/each}
+		</div>
+		<p class="manuscript-sample clear-both pt-3 font-serif">
+			Every stone sits on two below and is covered by two above.
+		</p>
+	</fieldset>
 	<Endpoints />
 	<section class="border-t border-rule py-4">
 		<h2 class="mb-2 text-base">Keys</h2>
@@ -54,3 +79,9 @@
 		</p>
 	</section>
 </main>
+
+<style>
+	.manuscript-sample {
+		font-size: calc(16.5px * var(--type-scale, 1));
+	}
+</style>

@@ -102,7 +102,8 @@ export function proofEvidenceOf(
 	};
 }
 
-function homesOf(
+/** Sections that a plan gives each term, by its phrase. */
+export function homesOf(
 	{ terms }: Findings,
 	plan: Pick<Plan, 'sections'> | null
 ): Map<string, Set<string>> {

@@ -5,3 +5,4 @@ export * from './decisions';
 export * from './mark';
 export * from './passages';
 export * from './run-checks';
+export * from './work-in-terms';

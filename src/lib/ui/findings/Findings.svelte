@@ -1,5 +1,6 @@
 <!-- Findings: what the counted pages say, in terms, topics, questions and shape. -->
 <script lang="ts">
+	import HowLink from '../parts/HowLink.svelte';
 	import { resolve } from '$app/paths';
 	import { shapeOfArticle } from '$lib/core/standing';
 	import { readArticle } from '$lib/core/measure';
@@ -44,6 +45,16 @@
 				})
 			: null
 	);
+
+	/** Where each is explained in docs/METHODS.md. */
+	const METHOD_OF: Readonly<Record<(typeof TABS)[number], string>> = {
+		Terms: 'terms',
+		'Long phrases': 'terms',
+		Topics: 'topics',
+		Questions: 'questions',
+		Facts: 'facts',
+		Shape: 'shape'
+	};
 </script>
 
 {#if session.counted.length === 0}
@@ -77,7 +88,10 @@
 			</div>
 			<p class="ml-auto pb-2 whitespace-nowrap text-ink-2 max-lg:hidden">
 				for {findings.targetWords.toLocaleString('en')} words · {session.counted.length}
-				{session.counted.length === 1 ? 'page' : 'pages'} counted
+				{session.counted.length === 1 ? 'page' : 'pages'} counted · <HowLink
+					to={METHOD_OF[tab]}
+					of={tab.toLowerCase()}
+				/>
 			</p>
 		</div>
 		{#if tab === 'Terms'}

@@ -8,7 +8,8 @@ export const LATER = {
 	write: () => import('../write/Write.svelte'),
 	proof: () => import('../proof/Proof.svelte'),
 	deliver: () => import('../deliver/Deliver.svelte'),
-	client: () => import('../clients/ClientProfile.svelte')
+	client: () => import('../clients/ClientProfile.svelte'),
+	methods: () => import('../methods/Methods.svelte')
 } as const;
 
 /** Loads a screen ahead; whether it came shows when it is asked for. */

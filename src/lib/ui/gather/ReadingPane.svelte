@@ -1,5 +1,6 @@
 <!-- A page as it will be counted: its article, what was dropped on demand, blocks to strike out. -->
 <script lang="ts">
+	import HowLink from '../parts/HowLink.svelte';
 	import {
 		fitPartsOf,
 		keptBlocksOf,
@@ -229,7 +230,7 @@
 			<dd class="inline">
 				{page.judgement.fit} of 100: {fitPartsOf(page.article, keyword)
 					.map(({ said, points, most }) => `${said} (${Math.round(points)} of ${most})`)
-					.join('; ')}
+					.join('; ')} · <HowLink to="kind-of-page-and-fit" of="the fit" />
 			</dd>
 		</div>
 		<div>

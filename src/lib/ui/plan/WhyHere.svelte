@@ -1,5 +1,6 @@
 <!-- Why a term stands where it stands: parts, sentences, and what it would cost elsewhere. -->
 <script lang="ts">
+	import HowLink from '../parts/HowLink.svelte';
 	import {
 		affinityOf,
 		type AffinityParts,
@@ -104,7 +105,9 @@
 	{/each}
 </dl>
 <p class="mt-1 flex border-t border-rule pt-1">
-	<span>in all</span><span class="ml-auto font-semibold">{placement.affinity.toFixed(2)}</span>
+	<span>in all · <HowLink to="plan" of="a placement" /></span><span class="ml-auto font-semibold"
+		>{placement.affinity.toFixed(2)}</span
+	>
 </p>
 <MoveElsewhere kind="term" id={placement.term} {section} here={placement.affinity} {elsewhere} />
 <div class="mt-2 flex items-center gap-2">

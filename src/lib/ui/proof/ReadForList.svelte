@@ -1,5 +1,6 @@
 <!-- What the take is read for, each with its marks; one of them can be looked at alone or switched off. -->
 <script lang="ts">
+	import HowLink from '../parts/HowLink.svelte';
 	import { READS, type ReadFor } from '$lib/core/proof';
 	import { READ_WORDS } from './read-words';
 
@@ -48,6 +49,7 @@
 <section aria-label="Read for">
 	<div class="flex items-baseline justify-between">
 		<h2 class="text-[12px] font-bold">Read for</h2>
+		<span class="mr-auto ml-2"><HowLink to="proof" of="what is marked" /></span>
 		{#if only}<button class="linkish text-[12px]" onclick={() => onchoose(null)}>all</button>{/if}
 	</div>
 	<ul class="mt-1">

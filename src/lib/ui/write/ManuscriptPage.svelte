@@ -27,7 +27,7 @@
 <style>
 	.manuscript :global(.tiptap) {
 		padding: 10px 60px 40vh 44px;
-		font: 16.5px/1.68 var(--font-serif);
+		font: calc(16.5px * var(--type-scale, 1)) / 1.68 var(--font-serif);
 		outline: none;
 		overflow-wrap: break-word;
 	}
@@ -36,23 +36,23 @@
 		scroll-margin-top: 48px;
 	}
 	.manuscript :global(h1) {
-		font-size: 29px;
+		font-size: calc(29px * var(--type-scale, 1));
 		line-height: 1.2;
 		margin: 8px 0 14px;
 		letter-spacing: -0.005em;
 	}
 	.manuscript :global(h2) {
-		font-size: 20px;
+		font-size: calc(20px * var(--type-scale, 1));
 		line-height: 1.3;
 		margin: 30px 0 8px;
 	}
 	.manuscript :global(h3) {
-		font-size: 17px;
+		font-size: calc(17px * var(--type-scale, 1));
 		line-height: 1.35;
 		margin: 22px 0 6px;
 	}
 	.manuscript :global(h4) {
-		font-size: 16px;
+		font-size: calc(16px * var(--type-scale, 1));
 		margin: 18px 0 4px;
 	}
 	.manuscript :global(p) {
@@ -86,7 +86,7 @@
 		width: 100%;
 		border-collapse: collapse;
 		margin: 0 0 14px;
-		font-size: 15px;
+		font-size: calc(15px * var(--type-scale, 1));
 	}
 	.manuscript :global(th),
 	.manuscript :global(td) {
@@ -201,7 +201,7 @@
 	@media (max-width: 700px) {
 		.manuscript :global(.tiptap) {
 			padding: 8px 16px 30vh;
-			font-size: 16px;
+			font-size: calc(16px * var(--type-scale, 1));
 		}
 		.manuscript :global(h1) {
 			font-size: 24px;

@@ -1,5 +1,6 @@
 <!-- Where the take stands among the pages, and the step that would gain most. -->
 <script lang="ts">
+	import HowLink from '../parts/HowLink.svelte';
 	import type { Move, PageStanding } from '$lib/core/standing';
 
 	interface Props {
@@ -44,7 +45,7 @@
 <div class="min-w-0 text-right max-md:text-left">
 	<p class="text-ink-2">
 		{#if rank}{ORDINALS[rank.place] ?? rank.place} of {rank.of} · best {rank.best.toFixed(0)} ({rank.letter}){:else}standing
-			of 100{/if}
+			of 100{/if} · <HowLink to="standing" of="the standing" />
 	</p>
 	{#if next}
 		<button

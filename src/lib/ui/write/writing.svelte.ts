@@ -302,10 +302,14 @@ export class Writing {
 			move === 'takeaways'
 				? (await import('../deliver/head-lines')).takeawaysIn(doc, now, findings)
 				: [];
+		const workIn =
+			move === 'work in terms'
+				? (await import('./terms-worked-in')).workerInOf(doc, now, findings)
+				: undefined;
 		const isShort = isContracting(this.#session.client);
 		for (const request of requests) {
 			if (stop.aborted) return;
-			const material = { findings, noteSigns, fates, takeaways };
+			const material = { findings, noteSigns, fates, takeaways, ...(workIn ? { workIn } : {}) };
 			for (const version of versionsByMaterial(request, material, isShort)) take(version);
 		}
 	}

@@ -12,12 +12,14 @@ import {
 	type BlockNode,
 	type TakeDoc
 } from '../../manuscript';
+import type { Findings } from '../../findings';
 import { readArticle, type Ruler } from '../../measure';
 import { scoreState, stateOf, termIndexOf, yardstickOf, type Yardstick } from '../../standing';
 import { readingRule, ruleOf, unreadBy } from '../decisions';
 import type { ArticleCheck, BlockCheck, Mark } from '../mark';
 import { Proofreader } from '../run-checks';
 import { deadLinkCheck, picturesCheck, richnessCheck, twoPlacesCheck } from './links';
+import { termsWorkedIn } from '../work-in-terms';
 import { termEditsCheck } from './term-edits';
 
 const say = (text: string) => paragraph(textNode(text));
@@ -151,6 +153,43 @@ describe('terms in full', () => {
 		expect(editsOf('Set these lines before you dig.')).toEqual([
 			['these lines', 'these string lines']
 		]);
+	});
+
+	it('are worked into a section by the move, and nowhere else', () => {
+		const doc = docOf([
+			heading(2, 'Tools', 'a'),
+			say('Take the hammer in one hand. Oil a shaft, and do not hit it.'),
+			heading(2, 'Lines', 'b'),
+			say('Set these lines before you dig.')
+		]);
+		const article = readArticle(doc, { terms: termIndexOf(yardstick), runs: new Float64Array() });
+		const workedIn = (from: number, to: number) =>
+			termsWorkedIn(
+				article,
+				{ from, to },
+				doc.content.slice(from + 1, to),
+				yardstick,
+				meta,
+				{ terms: [] } as unknown as Findings,
+				{ sections: [] }
+			).map(docText);
+		expect(workedIn(0, 2)).toEqual([
+			'Take the walling hammer in one hand. Oil an ash shaft, and do not hit it.'
+		]);
+		expect(workedIn(2, 4)).toEqual(['Set these string lines before you dig.']);
+		const plain = docOf([heading(2, 'Tools', 'a'), say('Nothing stands here.')]);
+		const blocks = plain.content.slice(1);
+		expect(
+			termsWorkedIn(
+				readArticle(plain, { terms: termIndexOf(yardstick), runs: new Float64Array() }),
+				{ from: 0, to: 2 },
+				blocks,
+				yardstick,
+				meta,
+				{ terms: [] } as unknown as Findings,
+				{ sections: [] }
+			)
+		).toBe(blocks);
 	});
 
 	it('leave a noun alone that has a word of its own, belongs to the next one, or is a name', () => {

@@ -22,7 +22,8 @@ const RESHAPING = [
 	'shorten',
 	'list',
 	'table',
-	'steps'
+	'steps',
+	'work in terms'
 ] as const satisfies Move[];
 
 type AddingMove = (typeof ADDING)[number];
@@ -32,6 +33,8 @@ type ReshapingMove = (typeof RESHAPING)[number];
 export function isMaterialMove(move: Move, isPassage = false): boolean {
 	// a whole section is drafted anew from the notes
 	if (move === 'another version') return isPassage;
+	// a passage is too little to see what a section wants
+	if (move === 'work in terms') return !isPassage;
 	return isReshaping(move) || (!isPassage && isAdding(move));
 }
 
@@ -52,6 +55,8 @@ export interface MoveMaterial {
 	readonly fates: readonly NoteFate[];
 	/** Sentences of the article that say most, in reading order. */
 	readonly takeaways: readonly string[];
+	/** What a section would be with the terms it wants said in full; null where it is not known. */
+	readonly workIn?: (section: string) => readonly BlockNode[] | null;
 }
 
 const NONE: Readonly<Record<AddingMove | ReshapingMove, string>> = {
@@ -64,7 +69,9 @@ const NONE: Readonly<Record<AddingMove | ReshapingMove, string>> = {
 		'nothing in it can go by rule: what is left opens a paragraph, or holds a figure or a term',
 	list: 'there are not three things in it to list',
 	table: 'there are not three lines in it that say one thing each, alike',
-	steps: 'there are not three sentences in it that tell to do something'
+	steps: 'there are not three sentences in it that tell to do something',
+	'work in terms':
+		'no noun stands alone in it that a wanted term would say in full without saying something else'
 };
 
 /**
@@ -86,7 +93,7 @@ export function versionsByMaterial(
 		if (added.length > 0) made.push([...written(stands), ...added]);
 	} else if (isReshaping(move)) {
 		const known = new Set([textsOf(stands)]);
-		for (const blocks of reshaped(move, request, isContracting)) {
+		for (const blocks of reshaped(move, request, material, isContracting)) {
 			if (!blocks || known.has(textsOf(blocks))) continue;
 			known.add(textsOf(blocks));
 			made.push(blocks);
@@ -116,7 +123,8 @@ function textsOf(blocks: readonly BlockNode[]): string {
 
 function reshaped(
 	move: ReshapingMove,
-	{ stands, budget, terms, isPassage = false }: SectionRequest,
+	{ section, stands, budget, terms, isPassage = false }: SectionRequest,
+	{ workIn }: MoveMaterial,
 	isContracting: boolean
 ): (readonly BlockNode[] | null)[] {
 	switch (move) {
@@ -141,6 +149,8 @@ function reshaped(
 			return [asTable(stands)];
 		case 'steps':
 			return [asSteps(stands)];
+		case 'work in terms':
+			return [workIn?.(section) ?? null];
 	}
 }
 

@@ -1,5 +1,6 @@
 <!-- What the opening of a phrase is the sum of, and how much each part may count. -->
 <script lang="ts">
+	import HowLink from '../../parts/HowLink.svelte';
 	import {
 		isWeaklyHeld,
 		OPENING_PARTS,
@@ -54,7 +55,7 @@
 		{#if opening.value === null}Opening: not known yet, {Object.keys(opening.points).length === 0
 				? 'for nothing is known'
 				: 'for one part alone says little'}{:else}Opening {Math.round(opening.value)}: the sum of
-			what is known{/if}
+			what is known{/if} · <HowLink to="title-competition-weak-spots-opening" of="the opening" />
 	</p>
 	<dl class="parts">
 		{#each OPENING_PARTS as part (part)}
