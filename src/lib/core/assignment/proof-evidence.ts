@@ -1,3 +1,4 @@
+import type { UnitKind } from '../notes';
 import type { Plan } from '../plan';
 import { proofEvidenceOf, type ProofEvidence, type ProofSource, type Speller } from '../proof';
 import { yardstickOf } from '../standing';
@@ -25,15 +26,23 @@ export function proofEvidenceIn(
 	);
 }
 
+/** What is said in confidence backs no claim, nor does what asks, wishes or reminds: "And the 300 years?" */
+const BACKS_NOTHING: ReadonlySet<UnitKind> = new Set([
+	'off-record',
+	'do-not-say',
+	'question',
+	'todo',
+	'brief'
+]);
+
 /** What pages and notes say, as a text is held against it. */
 export function proofSourcesOf({ pages, notes }: Analysis): ProofSource[] {
 	return [
 		...notes.map(({ work, title, units: { units, speakers, headings } }) => ({
 			id: work.id,
 			isNote: true,
-			// what is said in confidence backs nothing
 			statements: units.flatMap(({ kind, text, heading }) =>
-				kind === 'off-record' || kind === 'do-not-say'
+				BACKS_NOTHING.has(kind)
 					? []
 					: [heading === '' || kind !== 'row' ? text : `${heading}: ${text}`]
 			),

@@ -22,6 +22,19 @@ describe('phrasesAbout', () => {
 		]);
 	});
 
+	it('keeps to the part of a list that a narrower keyword is about', () => {
+		const list = [
+			...Array.from({ length: 20 }, (_, i) => row(`dry stone wall idea ${i + 1}`, 50)),
+			row('gap in dry stone wall', 40),
+			row('repair dry stone wall', 30)
+		];
+		expect(
+			phrasesAbout(list, 'how to repair a gap in a dry stone wall').map(({ phrase }) => phrase)
+		).toEqual(['gap in dry stone wall', 'repair dry stone wall']);
+		// a verb alone narrows nothing
+		expect(phrasesAbout(list, 'how to build a dry stone wall')).toHaveLength(22);
+	});
+
 	it('gives nothing for a keyword without a word that says anything', () => {
 		expect(phrasesAbout(rows, 'how to')).toEqual([]);
 	});

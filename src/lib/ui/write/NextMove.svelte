@@ -44,8 +44,11 @@
 
 <div class="min-w-0 text-right max-md:text-left">
 	<p class="text-ink-2">
-		{#if rank}{ORDINALS[rank.place] ?? rank.place} of {rank.of} · best {rank.best.toFixed(0)} ({rank.letter}){:else}standing
-			of 100{/if} · <HowLink to="standing" of="the standing" />
+		<span
+			>{#if rank}{ORDINALS[rank.place] ?? rank.place} of {rank.of} · best {rank.best.toFixed(0)} ({rank.letter}){:else}standing
+				of 100{/if}</span
+		>
+		· <HowLink to="standing" of="the standing" />
 	</p>
 	{#if next}
 		<button

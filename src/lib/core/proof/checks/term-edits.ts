@@ -16,6 +16,8 @@ import { findingIn, placedIn, runningText, sentencesIn, type PlacedSentence } fr
 /** Edits that are offered for one term, and for all. */
 const MOST = { term: 3, all: 18 } as const;
 const LEAST_GAIN = 0.05;
+/** Terms of one noun, itself among them, from which the noun alone names none of them. */
+const MANY_KINDS = 3;
 /** Words that open a noun phrase: what follows one and is no modifier is its noun. */
 const DETERMINERS = new Set('the a an this that these those your our its'.split(' '));
 
@@ -64,6 +66,11 @@ function editsIn(
 	const state = stateOf(article, meta, yardstick);
 	const now = scoreState(state, yardstick).standing;
 	const taken = new Set<string>();
+	const heads = new Map<string, number>();
+	for (const { phrase } of yardstick.terms) {
+		const head = headOf(phrase);
+		heads.set(head, (heads.get(head) ?? 0) + 1);
+	}
 	return yardstick.terms
 		.flatMap(({ phrase, min, weight }, t): ArticleFinding[] => {
 			const lacks = min - (state.earned[t] ?? 0);
@@ -71,6 +78,8 @@ function editsIn(
 			const isNew = (state.uses[t] ?? 0) === 0;
 			// a quality says something new of the noun, a kind only names it
 			if (phrase.split(' ').slice(0, -1).some(isQuality)) return [];
+			// "the stone" could be any of cope stone, face stone, walling stone
+			if ((heads.get(headOf(phrase)) ?? 0) >= MANY_KINDS) return [];
 			const own = homes.get(phrase);
 			const found: ArticleFinding[] = [];
 			for (const edit of placesFor(phrase, article, own)) {
@@ -117,6 +126,10 @@ function editsIn(
 		}
 		return scoreState({ ...state, uses, earned }, yardstick).standing - now;
 	}
+}
+
+function headOf(phrase: string): string {
+	return singularOf(plainWord(phrase.split(' ').at(-1)!));
 }
 
 function placesFor(

@@ -77,9 +77,6 @@ rest assured|
 it's no secret that|
 it is no secret that|
 the bottom line is|
-in conclusion|
-in summary|
-to sum up|
 all in all|
 that being said|but
 having said that|but

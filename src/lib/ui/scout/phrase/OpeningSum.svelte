@@ -52,10 +52,13 @@
 
 <section class="border-t border-rule py-2" aria-label="Opening">
 	<p class="text-ink-2">
-		{#if opening.value === null}Opening: not known yet, {Object.keys(opening.points).length === 0
-				? 'for nothing is known'
-				: 'for one part alone says little'}{:else}Opening {Math.round(opening.value)}: the sum of
-			what is known{/if} · <HowLink to="title-competition-weak-spots-opening" of="the opening" />
+		<span
+			>{#if opening.value === null}Opening: not known yet, {Object.keys(opening.points).length === 0
+					? 'for nothing is known'
+					: 'for one part alone says little'}{:else}Opening {Math.round(opening.value)}: the sum of
+				what is known{/if}</span
+		>
+		· <HowLink to="title-competition-weak-spots-opening" of="the opening" />
 	</p>
 	<dl class="parts">
 		{#each OPENING_PARTS as part (part)}
