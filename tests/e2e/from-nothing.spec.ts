@@ -78,6 +78,8 @@ test('from a keyword and dropped pages to a draft that is still there after clos
 			.click();
 		const context = page.getByRole('complementary', { name: 'Uses in context' });
 		await expect(context.getByRole('heading', { name: 'throughstones' })).toBeVisible();
+		// the sentences come from the worker, all at once
+		await expect(context.locator('mark').first()).toBeVisible();
 		const shown = await context.locator('mark').count();
 		await context.getByText('Where these numbers come from').click();
 		const uses = await context.getByRole('row').allInnerTexts();

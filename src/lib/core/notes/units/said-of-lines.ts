@@ -11,16 +11,16 @@ function anyOf(...ways: readonly RegExp[]): RegExp {
 const THIS = '(?:this|that|it|any of (?:this|that|it)|the (?:next|last) (?:bit|part|line))';
 
 /** It is told so that the writer knows, and nobody else. */
-export const IN_CONFIDENCE = anyOf(
-	new RegExp(
+export const IN_CONFIDENCE = /* @__PURE__ */ anyOf(
+	/* @__PURE__ */ new RegExp(
 		`\\b(?:don['’]?t|do not|never|not to) (?:put|write|be put) ${THIS} in(?:to)?(?:[.,;)!]|$| (?:the (?:piece|article|text|post|blog|copy)|print)\\b)`
 	),
 	/\b(?:for your (?:ears|eyes|information|info)|fyi|for you) only\b|\bonly for your (?:ears|eyes)\b/iu,
 	/\bbetween (?:the two of us|you and I|these (?:four )?walls)\b|\bstrictly between\b/iu,
-	new RegExp(
+	/* @__PURE__ */ new RegExp(
 		`\\b(?:don['’]?t|do not|please never) (?:repeat|pass on|share|spread) ${THIS}\\b|\\b(?:don['’]?t|do not) (?:pass ${THIS} on|tell anyone|breathe a word)\\b`
 	),
-	new RegExp(
+	/* @__PURE__ */ new RegExp(
 		`\\b${THIS} (?:goes|is to go|should go|must go) no further\\b|\\b${THIS} (?:stays|must stay|has to stay) (?:between us|in this room|with (?:you|us))\\b`
 	),
 	/\b(?:on background only|unattributable|not attributable|non-attributable)\b/iu,
@@ -36,12 +36,12 @@ const TELLS =
 const WHOSE = '(?:the|her|his|their|our|my|any|all)';
 
 /** What must not stand in the text, as a wish or an order. */
-export const KEEP_OUT = anyOf(
+export const KEEP_OUT = /* @__PURE__ */ anyOf(
 	/\b(?:grateful|glad|kind|appreciate it) if (?:you|we|it) (?:did ?n['’]?t|did not|would ?n['’]?t|would not|could (?:leave|avoid|not)|do not|don['’]?t)\b/iu,
-	new RegExp(
+	/* @__PURE__ */ new RegExp(
 		`\\b(?:asks?|asked|begs?|begged|wants?|wanted|(?:would|['’]d) (?:like|prefer)|prefers?|requested?) (?:that )?(?:us|we|you|me|it|them)? ?(?:should )?(?:not to|to not|not) ${TELLS}\\b`
 	),
-	new RegExp(
+	/* @__PURE__ */ new RegExp(
 		`\\b(?:asks?|asked|wants?|wanted|would like|prefers?)\\b[^.;]{0,20}\\bleave(?:s)? out\\b|\\bleave out ${WHOSE} (?:\\p{L}+ )?(?:names?|story|price|figure|part about|bit about)\\b|\\b(?:leave|keep) ${WHOSE} (?:\\p{L}+ )?names? out\\b`
 	),
 	/\b(?:piece|article|text|post|we|you) (?:can['’]?t|cannot|must ?n['’]?t|must not|should ?n['’]?t|should not|may not) (?:claim|say|call|promise|imply|suggest)\b|\b(?:legal|lawyers?|compliance|management|head office)\b[^.;]{0,12}\b(?:won['’]?t|will not|do(?:es)?n['’]?t|does not) (?:have|allow|like|want|let)\b|\bhates? to (?:see|read|hear)\b|\bcomparisons?\b[^.;]{0,40}\b(?:are|is) (?:out|off|taboo)\b/iu,
@@ -55,9 +55,9 @@ const SOURCE =
 	'(?:leaflet|sources?|stud(?:y|ies)|report|figures|photos?|pics?|pictures?|links?|citation|paper|survey|statistics|stats)';
 
 /** What the writer has still to do, ask or find. */
-export const STILL_TO_DO = anyOf(
+export const STILL_TO_DO = /* @__PURE__ */ anyOf(
 	/(?:^|[.;,?!–—-] ?)(?:must |need to |will |i['’]ll |let me |to |and |so )*(?:(?:ask|ring|phone|call|email|e-mail|message|mail|remind) (?:her|him)|(?:text|nudge|chase|ping) (?:her|him|them))\b/iu,
-	new RegExp(
+	/* @__PURE__ */ new RegExp(
 		`^(?:and |also |must |need to |still to |to |then )*(?:find|dig (?:out|up)|track down|get hold of|fetch|look up|hunt (?:down|for)) (?:that|the|a|her|his|their|some|me)? ?(?:\\p{L}+ ){0,2}${SOURCE}\\b`
 	),
 	/\bdid (?:she|he|they) mean\b|^(?:is|was) (?:that|this) (?:right|correct|still true)\?|^(?:really|sure|source|where from|says who|since when)\?$/iu,
@@ -70,7 +70,7 @@ export const STILL_TO_DO = anyOf(
 );
 
 /** What is wanted of the text: its length, its parts, its words. */
-export const WANTED_OF_TEXT = anyOf(
+export const WANTED_OF_TEXT = /* @__PURE__ */ anyOf(
 	/^open on (?:the|a|her|his)\b|^(?:editor|client|boss|ed|desk|marketing)\s*[:–-]\s*(?:keep|make|no|not|max|min|at (?:most|least)|use|add|more|less|wants?|please|pls)\b/iu,
 	/\b(?:no more than|not more than|at most|at least|max(?:imum)?|min(?:imum)?) (?:\d[\d,]*|one|two|three|four|five|six|ten) (?:sub-?heads?|sub-?headings?|headings?|paragraphs?|words|photos?|pics?)\b/iu,
 	/\bkeep (?:it|the (?:piece|article|text|post)|this) (?:under|below|to|within|around|at) (?:\d{3,}|\d,\d{3}|a page)(?:[.,;]?$|[,;] | words?\b)/iu,
@@ -82,13 +82,13 @@ export const WANTED_OF_TEXT = anyOf(
 );
 
 /** How a note came about, said at its head or in a few words. */
-export const HOW_NOTED = anyOf(
+export const HOW_NOTED = /* @__PURE__ */ anyOf(
 	/^(?:saw|met|visited|rang|phoned|called|emailed|spoke (?:to|with)|talked (?:to|with)|sat down with|caught) (?:with )?\p{Lu}\p{L}+/iu,
 	/^\d+ (?:photos?|pics?|pictures?|images?|films?|clips?)\b|\bno (?:phone|recorder|tape|dictaphone|mic) on\b|\bnotes? (?:are )?(?:from memory|patchy|incomplete)\b|\b(?:has|have) (?:read|seen|checked) (?:these|my|the) notes\b|\bno release (?:needed|form)\b/iu
 );
 
 /** Chat that stands beside what is told. */
-export const CHATTER = anyOf(
+export const CHATTER = /* @__PURE__ */ anyOf(
 	/^(?:ha|heh|hehe|phew|ugh|argh|blimey|gosh|wow|oops)\b[,!. ]/iu,
 	/^see (?:my )?(?:comments|answers|replies|notes|remarks) (?:below|inline|above|in (?:caps|red|blue|bold|green))\b|\bsorry about the (?:caps|typos|spelling|mess|rush)\b/iu,
 	/^(?:good )?(?:morning|afternoon|evening)[,!.]?$|^(?:have a|enjoy (?:the|your)) (?:(?:good|nice|great|lovely) )?(?:weekend|day|evening|week|holiday)\b/iu

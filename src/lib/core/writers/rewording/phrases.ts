@@ -119,7 +119,7 @@ peace of mind|
 `;
 
 /** Phrases that say little, in lower case, with a plainer one; null: none is offered. */
-export const STOCK_PHRASES: ReadonlyMap<string, string | null> = new Map(
+export const STOCK_PHRASES: ReadonlyMap<string, string | null> = /* @__PURE__ */ new Map(
 	LINES.trim()
 		.split('\n')
 		.map((line) => line.split('|') as [string, string])

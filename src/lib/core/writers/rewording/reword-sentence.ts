@@ -33,13 +33,13 @@ const RULES: Readonly<Record<Way, (sentence: string) => string | null>> = {
 	'in full': inFull
 };
 
-const WORDY_IN = WORDY.map(
+const WORDY_IN = /* @__PURE__ */ WORDY.map(
 	([phrase, plain]) => [new RegExp(`(?<![\\p{L}-])${phrase}(?![\\p{L}-])`, 'giu'), plain] as const
 );
 /** Fillers that weaken or strengthen what they stand before, or tell how it is meant, are more than that. */
 const KEPT_FILLERS = new Set(['quite', 'literally']);
 /** Before a quality or a deed, where it can go. */
-const FILLER = new RegExp(
+const FILLER = /* @__PURE__ */ new RegExp(
 	`(?<!\\b(?:the|put|so|too|how|no|not) )\\b(${[...FILLERS].filter((word) => !KEPT_FILLERS.has(word)).join('|')}) (?=\\p{Ll}{3,})(?!(?:and|but|the|for|with|from|into|over|that|when|much|few|little|well|same|soon|first|last|best)\\b)`,
 	'giu'
 );
@@ -143,8 +143,11 @@ function active(sentence: string): string | null {
 }
 
 const CONJUNCTION = '(?:if|when|whenever|once|unless|until|because|although|before|after|wherever)';
-const OPENS_WITH_CLAUSE = new RegExp(`^(${CONJUNCTION}) ([^,;:()–—]+), ([^,;:()–—]+)([.!])$`, 'iu');
-const ENDS_WITH_CLAUSE = new RegExp(
+const OPENS_WITH_CLAUSE = /* @__PURE__ */ new RegExp(
+	`^(${CONJUNCTION}) ([^,;:()–—]+), ([^,;:()–—]+)([.!])$`,
+	'iu'
+);
+const ENDS_WITH_CLAUSE = /* @__PURE__ */ new RegExp(
 	`^([^,;:()–—]+?) (if|when|whenever|once|unless|because|although) ([^,;:()–—]+)([.!])$`,
 	'u'
 );

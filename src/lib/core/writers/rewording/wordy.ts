@@ -73,7 +73,7 @@ a great deal of|much
 `;
 
 /** Wordy phrases in lower case, the longest first, each with what says the same. */
-export const WORDY: readonly (readonly [string, string])[] = LINES.trim()
+export const WORDY: readonly (readonly [string, string])[] = /* @__PURE__ */ LINES.trim()
 	.split('\n')
 	.map((line) => line.split('|') as [string, string])
 	.sort(([a], [b]) => b.length - a.length);
