@@ -1,9 +1,10 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import {
 	assignmentFile,
 	bringInSample,
+	countsOf,
 	draftArticle,
 	proposePlan,
 	stateFile,
@@ -32,22 +33,3 @@ test('the sample is opened, planned and drafted', async ({ page, context }) => {
 	await expect.poll(() => countsOf(page, 'corvan-worked-out', ['standings'])).toEqual([1]);
 	await keep('drafted', { plans: 1, takes: 2 });
 });
-
-/** How many rows each table of a database holds. */
-function countsOf(page: Page, database: string, tables: readonly string[]) {
-	return page.evaluate(
-		([name, names]) =>
-			new Promise<number[]>((resolve) => {
-				const open = indexedDB.open(name);
-				open.onsuccess = () => {
-					const change = open.result.transaction([...names], 'readonly');
-					const asked = names.map((name) => change.objectStore(name).count());
-					change.oncomplete = () => {
-						open.result.close();
-						resolve(asked.map(({ result }) => result));
-					};
-				};
-			}),
-		[database, tables] as const
-	);
-}

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Download } from '@playwright/test';
-import { draftArticle, goTo, bringInSample, proposePlan, watchErrors } from './support';
+import { bringInSample, countsOf, draftArticle, goTo, proposePlan, watchErrors } from './support';
 
 async function textOf(download: Download): Promise<string> {
 	return readFileSync((await download.path())!, 'utf8');
@@ -73,6 +73,8 @@ test('the sample goes from gathered pages to files and back from its archive', a
 	await draftArticle(page);
 	await expect(page.getByText('saved', { exact: true })).toBeVisible();
 	const words = await page.getByText(/^[\d,]+ of 1,800 words/).innerText();
+	// how far the take is gets noted once it rests, and goes along
+	await expect.poll(() => countsOf(page, 'corvan', ['points'])).toEqual([1]);
 
 	await goTo(page, 'Deliver');
 	const wait = () => page.waitForEvent('download');

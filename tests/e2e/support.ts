@@ -151,3 +151,22 @@ export async function openArchiveElsewhere(
 	await other.getByRole('link', { name: title }).click({ timeout: 90_000 });
 	return other;
 }
+
+/** How many rows each table of a database holds. */
+export function countsOf(page: Page, database: string, tables: readonly string[]) {
+	return page.evaluate(
+		([name, names]) =>
+			new Promise<number[]>((resolve) => {
+				const open = indexedDB.open(name);
+				open.onsuccess = () => {
+					const change = open.result.transaction([...names], 'readonly');
+					const asked = names.map((name) => change.objectStore(name).count());
+					change.oncomplete = () => {
+						open.result.close();
+						resolve(asked.map(({ result }) => result));
+					};
+				};
+			}),
+		[database, tables] as const
+	);
+}
