@@ -212,7 +212,7 @@ async function walk(theme, names) {
 	);
 	await stage('Proof');
 	const marks = page.getByRole('region', { name: 'Marks' });
-	await marks.getByRole('article', { name: /definately/ }).waitFor();
+	await marks.getByRole('article', { name: /^Spelling: definately/ }).waitFor();
 	await page.getByRole('checkbox', { name: /^Tick/ }).nth(0).click();
 	await page.getByRole('checkbox', { name: /^Tick/ }).nth(1).click();
 	await marks.getByRole('article', { name: /it’s/ }).getByRole('button').first().click();

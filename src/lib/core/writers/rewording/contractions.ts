@@ -11,9 +11,12 @@ const NOT: readonly (readonly [RegExp, string])[] = [
 /** A word goes on behind it: "as good as it is." cannot be contracted. */
 const GOES_ON = "(?= (?!(?:not|now|here|there|today|then)\\b)[\\p{L}\\d'])";
 
+/** "where they are", "as it is", "of you are": the verb is said in full there. */
+const WHOLE = '(?<!\\b(?:of|where|wherever|what|whatever|how|who|as|than) )\\b';
+
 const VERB: readonly (readonly [RegExp, string])[] = [
-	[new RegExp(`\\b(it|that|there|he|she|what|who|here) is${GOES_ON}`, 'giu'), "$1's"],
-	[new RegExp(`(?<!\\bof )\\b(you|we|they) are${GOES_ON}`, 'giu'), "$1're"],
+	[new RegExp(`${WHOLE}(it|that|there|he|she|what|who|here) is${GOES_ON}`, 'giu'), "$1's"],
+	[new RegExp(`${WHOLE}(you|we|they) are${GOES_ON}`, 'giu'), "$1're"],
 	[new RegExp(`\\b(you|we|they|it|I) will${GOES_ON}`, 'giu'), "$1'll"],
 	[/\b(I) am(?= (?!not\b)[\p{L}\d])/giu, "$1'm"],
 	[/\b(let) us\b/gi, "$1's"]

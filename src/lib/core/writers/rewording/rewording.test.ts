@@ -80,6 +80,7 @@ describe('rewordSentence', () => {
 			['It will not last.', 'It won’t last.'],
 			['This is how we got to where we are now.', null],
 			['It is as good as it is.', 'It’s as good as it is.'],
+			['The stones stay where they are by weight alone.', null],
 			['It is not only heavy.', null],
 			['How many of you are here to help?', null]
 		]);
