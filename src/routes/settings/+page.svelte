@@ -1,5 +1,6 @@
 <script lang="ts">
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
+	import Choice from '$lib/ui/settings/Choice.svelte';
 	import Endpoints from '$lib/ui/settings/Endpoints.svelte';
 	import { theme, THEME_MODES, type ThemeMode } from '$lib/ui/frame/theme.svelte';
 	import { TYPE_SIZES, typeSetting, type TypeSize } from '$lib/ui/frame/type-size.svelte';
@@ -28,41 +29,19 @@
 <TopLine />
 <main class="mx-auto max-w-2xl px-5 py-8">
 	<h1 class="mb-6 text-2xl">Settings</h1>
-	<fieldset class="border-t border-rule py-4">
-		<legend class="float-left w-40 font-semibold">Theme</legend>
-		<div class="flex gap-5">
-			{#each THEME_MODES as mode (mode)}
-				<label class="flex items-center gap-2"
-					><input
-						type="radio"
-						class="radio radio-xs"
-						name="theme"
-						value={mode}
-						bind:group={theme.mode}
-					/>{NAMES[mode]}</label
-				>
-			{/each}
-		</div>
-	</fieldset>
-	<fieldset class="border-t border-rule py-4">
-		<legend class="float-left w-40 font-semibold">Type of manuscripts</legend>
-		<div class="flex flex-wrap gap-5">
-			{#each TYPE_SIZES as size (size)}
-				<label class="flex items-center gap-2"
-					><input
-						type="radio"
-						class="radio radio-xs"
-						name="type-size"
-						value={size}
-						bind:group={typeSetting.size}
-					/>{SIZE_NAMES[size]}</label
-				>
-			{/each}
-		</div>
-		<p class="manuscript-sample clear-both pt-3 font-serif">
-			Every stone sits on two below and is covered by two above.
-		</p>
-	</fieldset>
+	<Choice label="Theme" values={THEME_MODES} names={NAMES} bind:chosen={theme.mode} />
+	<Choice
+		label="Type of manuscripts"
+		values={TYPE_SIZES}
+		names={SIZE_NAMES}
+		bind:chosen={typeSetting.size}
+	>
+		{#snippet sample()}
+			<p class="manuscript-sample clear-both pt-3 font-serif">
+				Every stone sits on two below and is covered by two above.
+			</p>
+		{/snippet}
+	</Choice>
 	<Endpoints />
 	<section class="border-t border-rule py-4">
 		<h2 class="mb-2 text-base">Keys</h2>

@@ -2,6 +2,7 @@ import { titleOptionsOf, sentenceCase, type Plan } from '../plan';
 import type { Findings } from '../findings';
 import { placedQuantitiesOf } from '../reading';
 import {
+	capital,
 	andList,
 	contentStemsOf,
 	countWords,
@@ -317,8 +318,4 @@ function unique(lines: readonly string[]): string[] {
 
 function plainOf(text: string): string {
 	return text.toLowerCase().replace(/[-‐]/g, ' ').replace(/\s+/g, ' ');
-}
-
-function capital(text: string): string {
-	return text === '' ? '' : text[0]!.toUpperCase() + text.slice(1);
 }

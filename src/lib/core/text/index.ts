@@ -1,6 +1,7 @@
 export * from './content-sign';
 export * from './decode';
 export * from './pixel-width';
+export * from './capital';
 export * from './words';
 export * from './sentences';
 export * from './inflect';

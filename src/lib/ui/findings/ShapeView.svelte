@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { SHAPE_MEASURES, type Findings, type Shape } from '$lib/core/findings';
 	import { theme } from '../frame/theme.svelte';
-	import { capital } from './in-words';
+	import { capital } from '$lib/core/text';
 	import { habitsShown } from './overview';
 
 	interface Props {

@@ -5,7 +5,3 @@ export function inWords(n: number): string {
 	if (n === 0) return 'no';
 	return n <= 12 ? NUMBER_NAMES[n]! : n.toLocaleString('en');
 }
-
-export function capital(text: string): string {
-	return text === '' ? '' : text[0]!.toUpperCase() + text.slice(1);
-}

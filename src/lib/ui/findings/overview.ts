@@ -2,7 +2,8 @@ import { andList } from '$lib/core/text';
 import { HABITS } from '$lib/core/reading';
 import { type FactGroup, type Findings, type Term } from '$lib/core/findings';
 import { rangeShown } from './figures';
-import { capital, inWords } from './in-words';
+import { capital } from '$lib/core/text';
+import { inWords } from './in-words';
 
 export interface Piece {
 	readonly text: string;

@@ -1,11 +1,13 @@
+import { StoredChoice } from './stored-choice';
+
 export const THEME_MODES = ['system', 'paper', 'night'] as const;
 export type ThemeMode = (typeof THEME_MODES)[number];
 
-const KEY = 'corvan-theme';
+const stored = new StoredChoice<ThemeMode>('corvan-theme', THEME_MODES);
 
 /** The chosen theme; also read by static/theme.js before the first paint. */
 class Theme {
-	#mode = $state<ThemeMode>(readMode());
+	#mode = $state<ThemeMode>(stored.read());
 	#systemIsDark = $state(matchMedia('(prefers-color-scheme: dark)').matches);
 
 	constructor() {
@@ -21,11 +23,7 @@ class Theme {
 
 	set mode(mode: ThemeMode) {
 		this.#mode = mode;
-		try {
-			localStorage.setItem(KEY, mode);
-		} catch {
-			// private windows may forbid it; the choice then lasts until the page closes
-		}
+		stored.keep(mode);
 		this.#apply();
 	}
 
@@ -35,15 +33,6 @@ class Theme {
 
 	#apply(): void {
 		document.documentElement.dataset.theme = this.isNight ? 'corvan-night' : 'corvan-paper';
-	}
-}
-
-function readMode(): ThemeMode {
-	try {
-		const stored = localStorage.getItem(KEY);
-		return THEME_MODES.find((mode) => mode === stored) ?? 'system';
-	} catch {
-		return 'system';
 	}
 }
 

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { docFromMarkdown, type TakeDoc } from '$lib/core/manuscript';
 	import { docOfBlocks } from '$lib/core/measure';
-	import { keptBlocksOf } from '$lib/core/pages';
+	import { keptBlocksOf, readAddresses } from '$lib/core/pages';
 	import { messageOf } from '$lib/data/trouble';
 	import { fetchPage } from '$lib/services/pages';
 	import { analysis, type Incoming } from '$lib/workers/client';
@@ -52,8 +52,8 @@
 
 	async function fetchArticle(event: SubmitEvent) {
 		event.preventDefault();
-		const wanted = addressOf(address);
-		if (wanted === null) {
+		const [wanted] = readAddresses(address).addresses;
+		if (!wanted) {
 			trouble = `“${address.trim()}” is no address. Give it whole, as in https://fellgate.example/guide.`;
 			return;
 		}
@@ -79,15 +79,6 @@
 		} finally {
 			fetching = null;
 		}
-	}
-
-	/** An address as it can be fetched; null for what is none. */
-	function addressOf(typed: string): string | null {
-		const text = typed.trim();
-		const whole = /^https?:\/\//i.test(text) ? text : `https://${text}`;
-		return /\s/.test(text) || !/^https?:\/\/[^/]+\.[^/]+/i.test(whole) || !URL.canParse(whole)
-			? null
-			: whole;
 	}
 
 	async function readFile(file: File | undefined) {

@@ -1,4 +1,4 @@
-import { isOrder } from '../../text';
+import { capital, isOrder } from '../../text';
 import { isDeed } from './holds';
 import type { Passage, Voice } from './note-material';
 
@@ -92,10 +92,6 @@ export class Narrator {
 		if (named !== sentence) this.#named.add(name);
 		return named;
 	}
-}
-
-function capital(text: string): string {
-	return `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`;
 }
 
 function inMarks(text: string): string {

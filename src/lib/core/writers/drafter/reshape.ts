@@ -10,7 +10,7 @@ import {
 	type InlineNode,
 	type ParagraphNode
 } from '../../manuscript';
-import { countWords, isOrder, sentencesOf } from '../../text';
+import { capital, countWords, isOrder, sentencesOf } from '../../text';
 import { mapSentences, rewordBlocks } from '../rewording';
 import { wordsOfBlocks } from '../version';
 
@@ -73,6 +73,11 @@ function sentencesOfParagraph(block: ParagraphNode): Sentence[] {
 	);
 }
 
+/** Sentences as running text. */
+function joined(sentences: readonly Sentence[]): InlineNode[] {
+	return sentences.flatMap((sentence, i) => (i > 0 ? [textNode(' '), ...sentence] : [...sentence]));
+}
+
 const textOf = (sentence: Sentence) =>
 	sentence.map((node) => (node.type === 'text' ? node.text : ' ')).join('');
 
@@ -128,17 +133,15 @@ function namedIn(block: ParagraphNode): BlockNode[] | null {
 	if (!found || node?.type !== 'text') return null;
 	const cut = node.text.indexOf(': ');
 	const marked = (text: string) => [markedText(text, node.marks ?? [])];
-	const spaced = (part: readonly Sentence[]) =>
-		part.flatMap((sentence, i) => (i > 0 ? [textNode(' '), ...sentence] : [...sentence]));
 	const lead = [...sentences.slice(0, at), marked(node.text.slice(0, cut + 1))];
 	const rest = sentences.slice(at + 1);
 	return [
-		paragraph(...spaced(lead)),
+		paragraph(...joined(lead)),
 		list(
 			false,
 			entriesOf(node.text.slice(cut + 2, -1)).map((entry) => marked(capital(entry)))
 		),
-		...(rest.length > 0 ? [paragraph(...spaced(rest))] : [])
+		...(rest.length > 0 ? [paragraph(...joined(rest))] : [])
 	];
 }
 
@@ -166,8 +169,6 @@ export function asSteps(stands: readonly BlockNode[]): readonly BlockNode[] | nu
 		else lead.push(sentence);
 	}
 	if (steps.length < LEAST_ENTRIES) return null;
-	const joined = (sentences: readonly Sentence[]) =>
-		sentences.flatMap((sentence, i) => (i > 0 ? [textNode(' '), ...sentence] : [...sentence]));
 	return [
 		...before,
 		...(lead.length > 0 ? [paragraph(...joined(lead))] : []),
@@ -219,13 +220,7 @@ export function asTable(stands: readonly BlockNode[]): readonly BlockNode[] | nu
 		const rest = sentences.filter((_, i) => rows[i] === null);
 		return [
 			...before,
-			...(rest.length > 0
-				? [
-						paragraph(
-							...rest.flatMap((sentence, i) => (i > 0 ? [textNode(' '), ...sentence] : sentence))
-						)
-					]
-				: []),
+			...(rest.length > 0 ? [paragraph(...joined(rest))] : []),
 			tableOf(
 				rows.filter((row) => row !== null),
 				column
@@ -274,8 +269,4 @@ function figureRow(sentence: Sentence, verb: RegExp): Row | null {
 	if (/\b(?:it|they|this|that|which|who|if|when|but|not)\b/i.test(`${name} ${said}`)) return null;
 	const marks = node.marks ?? [];
 	return { name: [markedText(capital(name), marks)], said: [markedText(capital(said), marks)] };
-}
-
-function capital(text: string): string {
-	return text.replace(/^\p{Ll}/u, (letter) => letter.toUpperCase());
 }

@@ -1,4 +1,4 @@
-import { everydayRateOf, hasVerb, isStopWord, wordsOf } from '../../text';
+import { capital, everydayRateOf, hasVerb, isStopWord, wordsOf } from '../../text';
 import { contracted, inFull } from './contractions';
 import { pastOf } from './participles';
 import { FILLERS } from './phrases';
@@ -218,7 +218,3 @@ function lowered(text: string): string | null {
 
 /** Uses in a million words from which a word that opens a sentence is taken for no name. */
 const EVERYDAY = 5;
-
-function capital(text: string): string {
-	return text.replace(/^\p{Ll}/u, (letter) => letter.toUpperCase());
-}
