@@ -2,6 +2,7 @@ import type { Editor } from '@tiptap/core';
 import type { Node as ProseNode } from '@tiptap/pm/model';
 import { untrack } from 'svelte';
 import { commentsOf, type Comment, type TakeDoc } from '$lib/core/manuscript';
+import { chainInText } from './edits';
 
 /** What is said to the client beside the text. It leaves with DOCX and with no other form. */
 export class ClientComments {
@@ -28,7 +29,7 @@ export class ClientComments {
 		const editor = untrack(() => this.#editorNow());
 		if (!editor) return;
 		const said = text.trim();
-		const chain = editor.chain().focus();
+		const chain = chainInText(editor);
 		if (untrack(() => this.atCursor) !== '') chain.extendMarkRange('comment');
 		if (said === '') chain.unsetMark('comment').run();
 		else chain.setMark('comment', { text: said }).run();
@@ -55,9 +56,7 @@ export class ClientComments {
 		const editor = untrack(() => this.#editorNow());
 		const at = editor && startsOf(editor.state.doc)[index];
 		if (!editor || at === undefined) return false;
-		editor
-			.chain()
-			.focus()
+		chainInText(editor)
 			.setTextSelection(at + 1)
 			.scrollIntoView()
 			.run();

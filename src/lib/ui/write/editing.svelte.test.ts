@@ -1,5 +1,5 @@
 import type { Editor } from '@tiptap/core';
-import { render, screen, within } from '@testing-library/svelte';
+import { fireEvent, render, screen, within } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { flushSync } from 'svelte';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -172,6 +172,29 @@ describe('what the browser shows as chosen', () => {
 		document.getSelection()!.setBaseAndExtent(other.firstChild!, 0, other.firstChild!, 3);
 		readChosen(editor.view);
 		expect(editor.state.selection).toMatchObject({ from: 5, to: 9 });
+	});
+
+	it('is what the next key falls on, though the editor was not told of it yet', () => {
+		open(docOf([said('The cope is heavy.'), said('It is costly.')]));
+		editor.commands.focus();
+		editor.commands.setTextSelection({ from: 5, to: 9 });
+		const words = editor.view.dom.querySelectorAll('p')[1]!.firstChild!;
+		document.getSelection()!.collapse(words, 2);
+		fireEvent.keyDown(editor.view.dom, { key: 'Enter', keyCode: 13 });
+		expect(texts()).toEqual(['The cope is heavy.', 'It', ' is costly.']);
+	});
+
+	it('is not set back a moment after something was said about other words', async () => {
+		open(docOf([said('The cope is heavy.'), said('It is costly.')]));
+		const comments = new ClientComments(now);
+		editor.commands.setTextSelection({ from: 5, to: 9 });
+		document.body.appendChild(document.createElement('input')).focus();
+		comments.say('Is that your word?');
+		expect(document.activeElement).toBe(editor.view.dom);
+		const words = editor.view.dom.querySelectorAll('p')[1]!.firstChild!;
+		document.getSelection()!.collapse(words, 2);
+		await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+		expect(document.getSelection()!.anchorNode).toBe(words);
 	});
 });
 

@@ -1,6 +1,17 @@
+import type { Editor } from '@tiptap/core';
 import { Selection, type EditorState, type Transaction } from '@tiptap/pm/state';
 import { quoteSign, type QuoteStyle } from '$lib/core/text';
 import { blockStart } from './text-places';
+
+/**
+ * A chain of commands with the keys in the text at once. A focus that comes a frame later would bring back
+ * what was chosen before it, and the next key would fall on that.
+ */
+export function chainInText(editor: Editor): ReturnType<Editor['chain']> {
+	if (editor.view.hasFocus()) return editor.chain();
+	editor.view.focus();
+	return editor.chain().scrollIntoView();
+}
 
 /**
  * The step that puts other words in place of a stretch, with the formats that its start has.

@@ -13,7 +13,7 @@ import { headingOf, type Plan } from '$lib/core/plan';
 import type { Mark } from '$lib/core/proof';
 import type { QuoteStyle } from '$lib/core/text';
 import { stretchOf } from '$lib/core/writers';
-import { quoting, replacing } from './edits';
+import { chainInText, quoting, replacing } from './edits';
 import { placeOfMark } from './marks-plugin';
 import { blockStart, extentIn } from './text-places';
 
@@ -141,9 +141,7 @@ export class ManuscriptChanges {
 				? { ...block, attrs: { ...block.attrs, level: Math.min(4, block.attrs.level + 1) } }
 				: block
 		);
-		return editor
-			.chain()
-			.focus()
+		return chainInText(editor)
 			.insertContent(blocks as JSONContent[])
 			.scrollIntoView()
 			.run();

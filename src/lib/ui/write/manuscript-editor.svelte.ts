@@ -30,6 +30,7 @@ import { isOpen } from '../assignment/note-glance';
 import type { Session } from '../assignment/session.svelte';
 import { ClientComments } from './client-comments.svelte';
 import { LiveReading, type Reading } from './live-reading';
+import { chainInText } from './edits';
 import { loadDoc, makeEditor } from './manuscript';
 import { ManuscriptChanges, type ManuscriptInHand } from './manuscript-changes';
 import { ManuscriptOutline } from './manuscript-outline.svelte';
@@ -315,7 +316,7 @@ export class ManuscriptEditor {
 
 	/** A command of the editor with the cursor in it. */
 	command(run: (chain: ReturnType<Editor['chain']>) => ReturnType<Editor['chain']>): void {
-		if (this.#editor) run(this.#editor.chain().focus()).run();
+		if (this.#editor) run(chainInText(this.#editor)).run();
 	}
 
 	/** Shows the words of a mark, chosen. */

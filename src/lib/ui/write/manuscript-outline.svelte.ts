@@ -3,7 +3,7 @@ import type { Node as ProseNode } from '@tiptap/pm/model';
 import { untrack } from 'svelte';
 import { outlineOf, stepOf } from '$lib/core/manuscript';
 import { countWords } from '$lib/core/text';
-import { moving } from './edits';
+import { chainInText, moving } from './edits';
 import { foldedBlocks, headsOf, setFolds } from './folds';
 import { blockStart } from './text-places';
 
@@ -136,9 +136,7 @@ export class ManuscriptOutline {
 		const editor = untrack(() => this.#editorNow());
 		if (!editor) return;
 		const { doc } = editor.state;
-		editor
-			.chain()
-			.focus()
+		chainInText(editor)
 			.setTextSelection(blockStart(doc, at + 1) - 1)
 			.run();
 		const element = editor.view.nodeDOM(blockStart(doc, at));

@@ -11,6 +11,7 @@ import { pictureAddress } from '../parts/picture-address';
 import { Folds } from './folds';
 import { ProofMarks } from './marks-plugin';
 import { cleanedPaste, isMarkdown, isOwnMarkup } from './paste';
+import { readChosen } from './text-places';
 
 /** A heading that remembers which planned section it opens. */
 const SectionHeading = Heading.extend({
@@ -194,6 +195,13 @@ export function makeEditor(
 				role: 'textbox',
 				'aria-multiline': 'true',
 				spellcheck: 'true'
+			},
+			handleDOMEvents: {
+				// a key that comes right behind a click falls on what is chosen now
+				keydown: (view, event) => {
+					if (!view.composing && !event.isComposing) readChosen(view);
+					return false;
+				}
 			},
 			handleTextInput: (view, from, to, typed) => {
 				const style = handlers.quotes?.() ?? 'straight';

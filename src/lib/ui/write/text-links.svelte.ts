@@ -1,5 +1,6 @@
 import type { Editor } from '@tiptap/core';
 import { untrack } from 'svelte';
+import { chainInText } from './edits';
 
 /** The link at the cursor, and the words that one could be set on. */
 export class TextLinks {
@@ -33,7 +34,7 @@ export class TextLinks {
 	set(href: string, name: string): void {
 		const editor = untrack(() => this.#editorNow());
 		if (!editor) return;
-		const chain = editor.chain().focus();
+		const chain = chainInText(editor);
 		if (untrack(() => this.address) !== '') chain.extendMarkRange('link').setLink({ href }).run();
 		else if (untrack(() => this.isChosen)) chain.setLink({ href }).run();
 		else
@@ -47,7 +48,7 @@ export class TextLinks {
 
 	unset(): void {
 		const editor = untrack(() => this.#editorNow());
-		editor?.chain().focus().extendMarkRange('link').unsetLink().run();
+		if (editor) chainInText(editor).extendMarkRange('link').unsetLink().run();
 	}
 }
 
