@@ -90,6 +90,13 @@ describe('candidatesOf', () => {
 		);
 	});
 
+	it('cuts nothing out of an address, a path or a name that is made for a machine', () => {
+		const found = keys(
+			'See www.fellgate.example/walls/stone, /usr/local/copes, mod_wall and hearting.conf; wood/stone is said, and a batter.'
+		);
+		expect(found).toEqual(['wood', 'stone', 'batter']);
+	});
+
 	it('leaves out orders, measures and words that only judge', () => {
 		const found = keys(
 			'Dig the trench 30 cm deep. A good wall needs many stones and two square metres.'

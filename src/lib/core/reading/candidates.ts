@@ -191,8 +191,17 @@ function isPhrase(
 function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 	const folded: FoldedToken[] = [];
 	let joined = false;
+	let written = 0;
 	for (let i = 0; i < tokens.length; i++) {
 		const token = tokens[i]!;
+		if (i >= written && tokens[i + 1]?.attached) {
+			written = endOfRun(tokens, i);
+			if (isMachineName(tokens, i, written)) {
+				folded.push(BREAK);
+				i = written - 1;
+				continue;
+			}
+		}
 		const isHyphen = HYPHEN.test(token.text);
 		// "dry-stone": the hyphen joins what stands right against it on both sides
 		if (isHyphen && token.attached && tokens[i + 1]?.attached) {
@@ -217,6 +226,36 @@ function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 }
 
 const HYPHEN = /^[-\u2010\u2011]$/;
+
+const BREAK: FoldedToken = {
+	key: '',
+	surface: '',
+	kind: 'break',
+	proper: false,
+	opensClause: false,
+	joined: false
+};
+
+/** End of what is written without a space from a token on. */
+function endOfRun(tokens: readonly TaggedToken[], start: number): number {
+	let end = start + 1;
+	while (tokens[end]?.attached) end++;
+	return end;
+}
+
+/** "/usr/local/bin", "httpd.conf", "mod_ssl", "level=warn", "$HOME". */
+const MACHINE_NAME =
+	/[\p{L}\p{N}]_[\p{L}\p{N}]|\p{Ll}\.\p{Ll}{2}|(?:^|[("'“‘[~])\/\p{L}|\/[^/\s]+\/|\p{L}[=\\]\p{L}|\$\p{L}/u;
+
+/** Whether what stands without a space names something to a machine: no word is cut out of it. */
+function isMachineName(tokens: readonly TaggedToken[], start: number, end: number): boolean {
+	let hasSign = false;
+	for (let i = start; i < end && !hasSign; i++) hasSign = /^[._/\\=$]/.test(tokens[i]!.text);
+	if (!hasSign) return false;
+	let run = '';
+	for (let i = start; i < end; i++) run += tokens[i]!.text;
+	return MACHINE_NAME.test(run);
+}
 
 /** What opens a joined name belongs to it, whatever it is alone: "R-value", "all-purpose". */
 function nameOpening<T extends Omit<FoldedToken, 'joined'>>(part: string, form: T): T {

@@ -44,6 +44,9 @@ describe('quantitiesOf', () => {
 
 	it.each([
 		'There are three reasons for it.',
+		'It has two benefits and one drawback.',
+		'RFC 2616 says how, BS 743 what.',
+		'HTTPD 2.3/2.4 came next.',
 		'Figure 3 shows the wall.',
 		'Call 01234 567890.',
 		'Version 2.0.1 is out.',

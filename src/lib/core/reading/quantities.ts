@@ -61,10 +61,17 @@ const MONTHS =
 const NOT_COUNTED = new Set(
 	`thing way reason other point part side kind type sort step stage tip mistake option question answer example case
 matter rule section paragraph chapter idea factor difference choice problem method approach page word figure letter
+possibility benefit advantage disadvantage drawback function purpose goal aim role aspect requirement condition
+consideration principle variant alternative scenario situation concept issue concern effect result outcome exception
+similarity claim argument opinion property characteristic quality priority challenge
 one people half quarter finger hand eye third us is was has does plus minus across less this its versus always perhaps class`.split(
 		/\s+/
 	)
 );
+
+/** Before the number of a standard: "RFC 2616", "BS 743". */
+const OF_STANDARDS =
+	/\b(?:RFC|ISO|IEC|IEEE|EN|BS|DIN|ANSI|ASTM|NF|JIS|GB|SAE|NFPA|UL|NEN|CSA|AS|NZS|PAS)\s$/;
 
 const NUMBER_WORDS =
 	'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|[a-z]+teen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|dozen|hundred|thousand|million|couple';
@@ -247,10 +254,14 @@ const PATTERNS: readonly {
 		// SCOP of 3.2, a COP of 4
 		gate: /(?:\p{Lu}|ratio|factor|score|index|rating|performance|pH)\s(?:of\s|is\s|from\s)?\d/u,
 		pattern: new RegExp(
-			String.raw`\b(\p{Lu}{2,6}|ratio|factor|score|index|rating|performance|pH)\s(?:of\s|is\s|from\s)?(${DIGITS})(?:${TO}(${DIGITS}))?(?![\p{L}\p{N}:]|\s?\p{L})`,
+			String.raw`\b(\p{Lu}{2,6}|ratio|factor|score|index|rating|performance|pH)\s(?:of\s|is\s|from\s)?(${DIGITS})(?:${TO}(${DIGITS}))?(?![\p{L}\p{N}:]|[./]\d|\s?\p{L})`,
 			'gu'
 		),
-		read: ([name, from, to]) => numbers('measure', from, to, name!)
+		read: ([name, from, to], text) => {
+			const isBare = !/\s(?:of|is|from)\s/.test(text);
+			if (isBare && (OF_STANDARDS.test(`${name!} `) || numberOf(from!) >= 1000)) return null;
+			return numbers('measure', from, to, name!);
+		}
 	},
 	{
 		// three hens, 742 homes, four to six eggs, nine of fourteen radiators
@@ -349,7 +360,8 @@ export function placedQuantitiesOf(sentence: string): PlacedQuantity[] {
 			const start = match.index;
 			const end = start + match[0].length;
 			if (found.some((other) => start < other.end && other.start < end)) continue;
-			if (LABELS.test(sentence.slice(Math.max(0, start - 10), start))) continue;
+			const before = sentence.slice(Math.max(0, start - 10), start);
+			if (LABELS.test(before) || OF_STANDARDS.test(before)) continue;
 			const quantity = read(match.slice(1), match[0]);
 			if (!quantity || !Number.isFinite(quantity.value) || !Number.isFinite(quantity.upTo))
 				continue;
