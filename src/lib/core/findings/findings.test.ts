@@ -97,6 +97,12 @@ describe('candidatesOf', () => {
 		expect(found).toEqual(['wood', 'stone', 'batter']);
 	});
 
+	it('takes no measure into what is measured', () => {
+		const found = keys('Mix 2 cups flour with 1/2 teaspoon salt; a cup cake is no measure.');
+		expect(found).toEqual(expect.arrayContaining(['flour', 'salt', 'cup cake']));
+		expect(found.filter((key) => /^(?:cup flour|teaspoon)/.test(key))).toEqual([]);
+	});
+
 	it('leaves out orders, measures and words that only judge', () => {
 		const found = keys(
 			'Dig the trench 30 cm deep. A good wall needs many stones and two square metres.'

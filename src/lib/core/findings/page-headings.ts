@@ -1,11 +1,13 @@
+import { bareHeading } from './bare-heading';
+
 /** Headings that every page of a kind has: they say what stands there, not what it is about. */
 const OF_THE_PAGE =
-	/^(?:(?:the )?(?:ingredients?|instructions?|directions|method|recipes?)(?: list)?|(?:step[- ]by[- ]step )?(?:instructions|directions)|nutrition(?:al)?(?: (?:info(?:rmation)?|facts|values?))?|(?:watch )?(?:the )?(?:video|how[- ]to video)(?: tutorial)?|(?:product )?(?:description|details|specifications?|specs)|(?:recipe|cook'?s|chef'?s) (?:notes?|card|video|tips)|notes?|print(?: recipe)?|share(?: (?:this|on|it|via|with friends|the love)(?: .*)?)?|keep reading|read (?:more|next|on)|related(?: (?:posts?|articles?|reading|stories|guides|recipes|products|links|pages|topics|questions))?|you (?:may|might) (?:also )?(?:like|enjoy|be interested)(?: .*)?|more (?:recipes|articles|posts|guides|stories|like this)(?: .*)?|comments?|reviews?|contact(?: us)?|get in touch|get (?:a|your) (?:free )?(?:quote|estimate)|(?:buy|shop|order|book|call|apply|start|download|subscribe|sign up|join)(?: (?:now|today|here|us|online|for free))?|(?:shop|join|subscribe to|sign up (?:for|to)|download) our .*|ready to .*\?|need (?:help|more help|a hand)\??|disclaimer|disclosure)[.:!]?$/i;
+	/^(?:(?:the )?(?:ingredients?|instructions?|directions|method|recipes?)(?: list)?|(?:step[- ]by[- ]step )?(?:instructions|directions)|nutrition(?:al)?(?: (?:info(?:rmation)?|facts|values?))?(?: (?:&|and) .*)?|info(?:rmation)?|(?:photo |picture )?gallery|(?:serve(?: (?:&|and) )?)?enjoy|(?:watch )?(?:the )?(?:video|how[- ]to video)(?: tutorial)?|(?:product )?(?:description|details|specifications?|specs)|(?:.{1,20}['’]s )?(?:recipe|cook['’]?s|chef['’]?s|nutrition) (?:notes?|card|video|tips|rundown|details|summary|faqs?|info(?:rmation)?)|notes?|print(?: recipe)?|share(?: (?:this|on|it|via|with friends|the love)(?: .*)?)?|keep reading|read (?:more|next|on)|related(?: (?:posts?|articles?|reading|stories|guides|recipes|products|links|pages|topics|questions))?|you (?:may|might) (?:also )?(?:like|enjoy|be interested)(?: .*)?|more (?:recipes|articles|posts|guides|stories|like this)(?: .*)?|(?:\d+ )?(?:comments?|reviews?|ratings?|votes|likes|shares|repl(?:y|ies)|responses?)(?: and (?:comments|reviews|ratings))?|leave a (?:comment|reply|review|rating)|rate this .*|did you (?:make|try) (?:this|it)(?: .*)?|learn more|cook(?:ing)? mode|jump to .*|contact(?: us)?|get in touch|get (?:a|your) (?:free )?(?:quote|estimate)|(?:buy|shop|order|book|call|apply|start|download|subscribe|sign up|join)(?: (?:now|today|here|us|online|for free))?|(?:shop|join|subscribe to|sign up (?:for|to)|download) our .*|ready to .*\?|need (?:help|more help|a hand)\??|disclaimer|disclosure)[.:!]?$/i;
 
 /** Buttons in a heading that multiply the amounts under it: "1x2x3x". */
 const MULTIPLIERS = /\s*(?:\d(?:[./]\d)?x\s*){2,}$/i;
 
 /** Whether a heading belongs to a page and not to its subject: "Instructions", "Print", "Related posts". */
 export function isHeadingOfPage(heading: string): boolean {
-	return OF_THE_PAGE.test(heading.replace(MULTIPLIERS, '').trim());
+	return OF_THE_PAGE.test(bareHeading(heading.replace(MULTIPLIERS, '')));
 }

@@ -35,3 +35,35 @@ describe('judgePage on the demo’s pages', () => {
 		}
 	});
 });
+
+describe('judgePage on pages of other subjects', () => {
+	const judged = (title: string, ...said: string[]) => {
+		const paragraphs = [...said, ...said, ...said];
+		const body = paragraphs.map((text) => `<p>${text}</p>`).join('');
+		const html = `<html><head><title>${title}</title></head><body><article><h1>${title}</h1>${body}</article></body></html>`;
+		const cleaned = cleanPage(html);
+		if (cleaned.kind !== 'cleaned') throw new Error(cleaned.reason);
+		return judgePage(cleaned.article, 'how to build a dry stone wall');
+	};
+
+	it('says of a page in another language that it is', () => {
+		const page = judged(
+			'Un mur en pierres sèches',
+			'Le mur en pierres sèches se monte sans mortier, avec des pierres posées les unes sur les autres et calées par de petits éclats. Il faut creuser une tranchée, poser les plus grosses pierres au fond, puis monter chaque assise en croisant les joints pour que rien ne bouge.',
+			'Les pierres de couronnement ferment le mur et pèsent sur les deux parements. Un mur bien monté tient plus de cent ans si les fondations restent au sec.'
+		);
+		expect(page.proposeAside).toBe(true);
+		expect(page.reasons[0]).toBe('it is not written in English');
+	});
+
+	it('proposes aside what never speaks of the subject, and counts what does under any title', () => {
+		const cake =
+			'Beat the butter with the sugar until it is pale, then add the eggs one at a time and fold the flour in. Bake it in the middle of the oven for half an hour, and leave it in the tin until it is cool enough to hold.';
+		const off = judged('My favourite sponge', cake, cake);
+		expect(off.proposeAside).toBe(true);
+		expect(off.reasons).not.toContain('it is not written in English');
+		const walling =
+			'A wall of dry stone stands on a trench of firm soil. Lay the stone level, keep each wall face in line, and fill the middle of the wall with small stone as it rises.';
+		expect(judged('What my grandfather taught me', walling, walling).proposeAside).toBe(false);
+	});
+});

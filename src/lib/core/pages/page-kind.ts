@@ -1,4 +1,11 @@
-import { contentStemsOf, countWords, everydayRateOf, singularOf, wordsOf } from '../text';
+import {
+	contentStemsOf,
+	countWords,
+	everydayRateOf,
+	isStopWord,
+	singularOf,
+	wordsOf
+} from '../text';
 import { keptBlocksOf, textOf, type Article, type Block } from './article';
 
 /** What sort of page it is, as far as that decides whether to count it. */
@@ -241,6 +248,16 @@ function isAboutElse(article: Article, keyword: string, text: string, words: num
 	return contentStemsOf(text).filter(hasWord).length < LEAST_DENSITY * words;
 }
 
+/** Share of stop words under which a text is no English: 0.19 and more on English pages, 0.11 and less on others. */
+const LEAST_STOP_WORDS = 0.13;
+
+/** Whether a text of some length is written in another language. */
+function isForeign(text: string): boolean {
+	const words = wordsOf(text).filter(({ text: word }) => /\p{L}/u.test(word));
+	const stops = words.filter(({ text: word }) => isStopWord(word.toLowerCase())).length;
+	return words.length >= 60 && stops < LEAST_STOP_WORDS * words.length;
+}
+
 function fitOf(
 	article: Article,
 	keyword: string,
@@ -255,6 +272,7 @@ function fitOf(
 	if (share(parts[2]!) < 0.4) reasons.push('it hardly uses the words of the keyword');
 	if (words < 300) reasons.push('it has little text');
 	const text = keptBlocksOf(article).map(textOf).join('\n');
+	if (isForeign(text)) reasons.unshift('it is not written in English');
 	return {
 		value: Math.round(parts.reduce((sum, { points }) => sum + points, 0)),
 		reasons,

@@ -102,6 +102,8 @@ interface FoldedToken {
 	readonly opensClause: boolean;
 	/** Joined to the word before by a hyphen; no phrase begins here or ends right before. */
 	readonly joined: boolean;
+	/** Behind a number: a measure here belongs to that. */
+	readonly isAfterNumber: boolean;
 }
 
 /**
@@ -180,8 +182,12 @@ function isPhrase(
 	if (first.kind === 'adjective' && VAGUE.has(first.key)) return false;
 	// the tagger takes some of them for adjectives: "shaped foot box"
 	if (first.kind !== 'noun' && WEAK_PARTICIPLES.has(first.surface.toLowerCase())) return false;
-	// "7 kg load" is about the load
-	if (unitOf(first.key) !== undefined && /^[^aeiou]+$/.test(first.key)) return false;
+	// "7 kg load" is about the load, "two cups flour" about the flour
+	if (
+		unitOf(first.key) !== undefined &&
+		(first.isAfterNumber || /^[^aeiou]+$/.test(first.key) || /spoon$/.test(first.key))
+	)
+		return false;
 	if (UNITS.has(last.key) || (EMPTY_NOUNS.has(first.key) && EMPTY_NOUNS.has(last.key)))
 		return false;
 	// a stop word that opens a name is a part of it: "all-purpose flour"
@@ -217,12 +223,19 @@ function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 			const form = foldPart(part, posOf(tokens, i), before);
 			folded.push({
 				...(opens && form.kind === 'break' ? nameOpening(part, form) : form),
-				joined: joined || k > 0
+				joined: joined || k > 0,
+				isAfterNumber: k === 0 && isNumber(tokens[i - 1])
 			});
 			joined = false;
 		});
 	}
 	return folded;
+}
+
+function isNumber(token: TaggedToken | undefined): boolean {
+	return (
+		token !== undefined && (token.pos === 'NUM' || /^[\d½¼¾⅓⅔⅛/.,–-]*[\d½¼¾⅓⅔⅛]$/.test(token.text))
+	);
 }
 
 const HYPHEN = /^[-\u2010\u2011]$/;
@@ -233,7 +246,8 @@ const BREAK: FoldedToken = {
 	kind: 'break',
 	proper: false,
 	opensClause: false,
-	joined: false
+	joined: false,
+	isAfterNumber: false
 };
 
 /** End of what is written without a space from a token on. */
@@ -258,7 +272,10 @@ function isMachineName(tokens: readonly TaggedToken[], start: number, end: numbe
 }
 
 /** What opens a joined name belongs to it, whatever it is alone: "R-value", "all-purpose". */
-function nameOpening<T extends Omit<FoldedToken, 'joined'>>(part: string, form: T): T {
+function nameOpening<T extends Omit<FoldedToken, 'joined' | 'isAfterNumber'>>(
+	part: string,
+	form: T
+): T {
 	if (/^\p{Lu}$/u.test(part)) return { ...form, kind: 'noun', surface: part };
 	return /^\p{Ll}{2,}$/u.test(part) ? { ...form, kind: 'adjective' } : form;
 }
@@ -334,7 +351,11 @@ type Form = Pick<FoldedToken, 'key' | 'surface' | 'kind'>;
 /** Forms of words by part of speech; a page uses the same few thousand again and again. */
 const forms = new Map<string, Map<string, Form>>();
 
-function foldPart(text: string, pos: string, before: string): Omit<FoldedToken, 'joined'> {
+function foldPart(
+	text: string,
+	pos: string,
+	before: string
+): Omit<FoldedToken, 'joined' | 'isAfterNumber'> {
 	let ofPos = forms.get(pos);
 	if (!ofPos) forms.set(pos, (ofPos = new Map()));
 	let form = ofPos.get(text);

@@ -9,6 +9,7 @@ import {
 	wordsOfSentence
 } from '../../text';
 import { numberOf, unitOf, type PageWork } from '../../reading';
+import { bareHeading } from '../bare-heading';
 import { isHeadingOfPage } from '../page-headings';
 import { type Statement, EXTENTS } from './statements';
 
@@ -75,9 +76,10 @@ export function labelOf(group: readonly Statement[], isNoun: IsNoun): string {
 export function widerLabelOf(group: readonly Statement[], label: string, isNoun: IsNoun): string {
 	const own = new Set(wordsIn(label).flatMap(({ stems }) => stems));
 	const clauses = group.flatMap(({ fact }) => clausesIn(fact.text));
+	const goesOn = namesIn(group);
 	for (const further of namingWordsOf(group, isNoun, MOST_FURTHER)) {
 		if (own.has(further)) continue;
-		const wider = shortestStretch(clauses, new Set([...own, further]));
+		const wider = shortestStretch(clauses, new Set([...own, further]), goesOn);
 		if (wider !== undefined) return wider;
 	}
 	return '';
@@ -152,8 +154,8 @@ export function headingOf(group: readonly Statement[], isNoun: IsNoun): string {
 	return (
 		group
 			.map(({ fact }) =>
-				fact.heading
-					.replace(/^[\d\s.):–-]+|[?!.:\s]+$/g, '')
+				bareHeading(fact.heading)
+					.replace(/[?!.:\s]+$/g, '')
 					.toLowerCase()
 					.replace(TOLD_TO, '')
 			)
@@ -189,20 +191,35 @@ function wordingOf(group: readonly Statement[], stems: readonly string[]): strin
 		...group.map(({ fact }) => fact.text),
 		...group.map(({ fact }) => fact.heading)
 	].flatMap((text) => clausesIn(text));
+	const goesOn = namesIn(group);
 	for (let count = stems.length; count > 0; count--) {
-		const best = shortestStretch(texts, new Set(stems.slice(0, count)));
+		const best = shortestStretch(texts, new Set(stems.slice(0, count)), goesOn);
 		if (best !== undefined) return best;
 	}
 	return '';
 }
 
+/** Whether a name that the evidence knows goes on from one word to the next: "olive", "oil". */
+type GoesOn = (word: string, next: string) => boolean;
+
+/** The names in the sentences of a group, as pairs of words that stand in them one behind the other. */
+function namesIn(group: readonly Statement[]): GoesOn {
+	const pairs = new Set<string>();
+	for (const key of group.flatMap(({ fact }) => fact.terms)) {
+		const words = key.split(/[ -]/);
+		for (let i = 1; i < words.length; i++) pairs.add(`${words[i - 1]!} ${words[i]!}`);
+	}
+	return (word, next) => pairs.has(`${singularOf(word)} ${singularOf(next)}`);
+}
+
 /** The shortest stretch of some clauses that holds all the stems, as a label says it. */
 function shortestStretch(
 	clauses: readonly Clause[],
-	wanted: ReadonlySet<string>
+	wanted: ReadonlySet<string>,
+	goesOn: GoesOn
 ): string | undefined {
 	return clauses
-		.map((clause) => stretchOf(clause, wanted))
+		.map((clause) => stretchOf(clause, wanted, goesOn))
 		.filter((stretch) => stretch !== null)
 		.map((stretch) =>
 			stretch.length === 1 ? singularOf(stretch[0]!) : stretch.join(' ').replace(DONE_TO, '')
@@ -239,6 +256,10 @@ function labelWord(word: string): LabelWord {
 	return { word: plainWord(word), stems: contentStemsOf(word) };
 }
 
+/** Where another thought begins: a label does not reach over it. */
+const TURNS =
+	/^(?:until|till|while|when|whenever|if|unless|because|since|then|but|so|which|that|where|before|after|although|though|whereas|once)$/i;
+
 /** The words of the parts of a text that hold no figure and no stop inside. */
 function clausesOf(text: string): Clause[] {
 	const found: Clause[] = [];
@@ -247,26 +268,26 @@ function clausesOf(text: string): Clause[] {
 		let end = 0;
 		let wasFigure = false;
 		for (const { text: word, start, end: after } of wordsOfSentence(sentence.text)) {
-			const isFigure = /\d/.test(word) || !Number.isNaN(numberOf(word));
+			const isFigure = /[\d½¼¾⅓⅔⅛]/.test(word) || !Number.isNaN(numberOf(word));
 			const stops = /[.,;:·()!?–—/|“”"]/.test(sentence.text.slice(end, start));
 			end = after;
-			if ((isFigure || stops) && open.length > 0) {
+			if ((isFigure || stops || TURNS.test(word)) && open.length > 0) {
 				found.push(open);
 				open = [];
 			}
 			// "7 kg load" is about the load
 			const isUnit = wasFigure && unitOf(word.toLowerCase()) !== undefined;
 			wasFigure = isFigure;
-			if (!isFigure && !isUnit) open.push(labelWord(word));
+			if (!isFigure && !isUnit && !TURNS.test(word)) open.push(labelWord(word));
 		}
 		if (open.length > 0) found.push(open);
 	}
 	return found;
 }
 
-/** The shortest run of words that holds every stem; null when a stem is missing. */
-function stretchOf(clause: Clause, wanted: ReadonlySet<string>): string[] | null {
-	let best: Clause | null = null;
+/** The shortest run of words that holds every stem, with the rest of a name that it ends in; null when a stem is missing. */
+function stretchOf(clause: Clause, wanted: ReadonlySet<string>, goesOn: GoesOn): string[] | null {
+	let best: { readonly from: number; readonly to: number } | null = null;
 	for (let from = 0; from < clause.length; from++) {
 		// a shorter run begins at one of the wanted
 		if (!clause[from]!.stems.some((stem) => wanted.has(stem))) continue;
@@ -274,9 +295,17 @@ function stretchOf(clause: Clause, wanted: ReadonlySet<string>): string[] | null
 		for (let to = from; to < Math.min(clause.length, from + LONGEST_LABEL); to++) {
 			for (const stem of clause[to]!.stems) missing.delete(stem);
 			if (missing.size > 0) continue;
-			if (best === null || to - from + 1 < best.length) best = clause.slice(from, to + 1);
+			if (best === null || to - from < best.to - best.from) best = { from, to };
 			break;
 		}
 	}
-	return best?.map(({ word }) => word) ?? null;
+	if (!best) return null;
+	let { to } = best;
+	// no name is cut short
+	while (
+		to + 1 < Math.min(clause.length, best.from + LONGEST_LABEL) &&
+		goesOn(clause[to]!.word, clause[to + 1]!.word)
+	)
+		to++;
+	return clause.slice(best.from, to + 1).map(({ word }) => word);
 }

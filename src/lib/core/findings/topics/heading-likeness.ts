@@ -1,3 +1,4 @@
+import { bareHeading } from '../bare-heading';
 import { isHeadingOfPage } from '../page-headings';
 import { contentStemsOf, countWords, plainWord, stemOf, wordsOf, keywordStemsOf } from '../../text';
 import { type PageWork, purposesBeside, purposesOf, type Purpose } from '../../reading';
@@ -19,6 +20,10 @@ export interface TopicHeading {
 
 const NOT_TOPICS =
 	/^(?:introduction|intro|overview|(?:(?:pro|top|quick|handy|expert) )?(?:tip|hint)|note|warning|caution|important|remember|see also|conclusions?|summary|in summary|final (?:thoughts|words?)|to sum up|wrapping up|in (?:short|closing|conclusion)|key takeaways?|takeaways|the bottom line|last words?|references|sources|further reading|notes|faqs?|frequently asked.*|(?:your |our |common |more )?questions?(?: (?:answered|and answers|people ask|we are asked|we get))?|q\s?&\s?a|at a glance|in brief|(?:.{1,30} )?(?:by the|in) numbers|(?:project |quick )?overview|in this (?:article|guide|post|checklist|series)|what['’]s in (?:this|the) .*|table of contents|(?:a |our |pro |top |quick |expert )*tips? from .*|about.*author|credits?)[.:!]?$/i;
+
+/** "Step 2", with no word of what. */
+const ONLY_COUNTED =
+	/^(?:step|part|chapter|section|stage|phase|day|week|page|no\.?|#)?\s*\d{1,3}$/i;
 
 /**
  * How likely two headings mean the same, as average over two groups, from which they are joined; set
@@ -138,7 +143,7 @@ function outlineOf(page: PageWork): readonly OutlineEntry[] {
 
 function readOutline(page: PageWork): OutlineEntry[] {
 	return page.sections.flatMap((section, index) => {
-		const text = withoutNumber(section.heading.trim());
+		const text = bareHeading(section.heading.trim());
 		if (section.level < 2 || section.isFaq || !isTopic(text, page.title)) return [];
 		const counts = new Map<string, number>();
 		let words = 0;
@@ -165,8 +170,9 @@ function readOutline(page: PageWork): OutlineEntry[] {
 
 /** Whether a heading is about a matter, and not a part that pages have or the page's own title again. */
 function isTopic(heading: string, title: string): boolean {
-	if (NOT_TOPICS.test(heading) || isHeadingOfPage(heading)) return false;
-	return plain(heading) !== plain(withoutNumber(title));
+	if (NOT_TOPICS.test(heading) || ONLY_COUNTED.test(heading) || isHeadingOfPage(heading))
+		return false;
+	return plain(heading) !== plain(bareHeading(title));
 }
 
 function subtreeOf(page: PageWork, index: number): number[] {
@@ -178,27 +184,6 @@ function subtreeOf(page: PageWork, index: number): number[] {
 		inside.push(i);
 	}
 	return inside;
-}
-
-/** What counts parts of a text: "Step 3", "Chapter 2". */
-const PART =
-	'(?:step|part|chapter|section|unit|lesson|stage|phase|example|figure|fig\\.?|table|tip|rule|reason|mistake|idea|day|week|no\\.?|#|§)';
-const NUMBER = '(?:\\d{1,3}(?:\\.\\d{1,3})*|[ivx]{1,4})';
-/** "3. ", "3) ", "11.2.1. ", "II: ", "Step 4 – ": whatever follows. */
-const SET_OFF = new RegExp(
-	`^(?:${PART}\\s*)?\\(?${NUMBER}(?:[.):]+(?!\\d)\\s*(?=\\S)|\\s*[–—-]\\s+(?=[^\\s\\d]))`,
-	'iu'
-);
-/** "Chapter 2 Walls", "11.3 Walls": nothing stands between, so that a capital has to follow. */
-const BEFORE_CAPITAL = new RegExp(`^(?:${PART}\\s*\\d{1,3}|\\d{1,3}(?:\\.\\d{1,3})+)\\s+`, 'i');
-const STEP = /^step \d{1,2}\s+/i;
-
-/** A heading without the number that counts it among the others. */
-export function withoutNumber(heading: string): string {
-	const said = heading.trim();
-	const apart = said.replace(BEFORE_CAPITAL, '');
-	if (apart !== said && /^\p{Lu}/u.test(apart)) return apart;
-	return said.replace(SET_OFF, '').replace(STEP, '').trim();
 }
 
 /** Verbs that most headings of instructions begin with; sharing one says little. */
