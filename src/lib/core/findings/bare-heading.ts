@@ -1,6 +1,6 @@
 /** Emoji, arrows and bullets at either end. */
-const PICTURES =
-	/^[\p{Extended_Pictographic}\p{So}\u200d\ufe0f→►▸»•·\s]+|[\p{Extended_Pictographic}\p{So}\u200d\ufe0f→►▸»•·\s]+$/gu;
+const PICTURE = '(?:\\p{Extended_Pictographic}|\\p{So}|\\u200d|\\ufe0f|[→►▸»•·\\s])+';
+const PICTURES = new RegExp(`^${PICTURE}|${PICTURE}$`, 'gu');
 
 /** What counts parts of a text: "Step 3", "Chapter 2". */
 const PART =

@@ -19,6 +19,7 @@ import {
 	containsTerm,
 	objectOf,
 	plainOf,
+	quietCase,
 	sentenceCase,
 	withArticle,
 	titlesFor,
@@ -220,7 +221,7 @@ function outlineOf(
 			return make({
 				...end,
 				level,
-				heading: ownHeading(bundle?.heading ?? '', taken),
+				heading: ownHeading(bundle?.heading ?? '', findings, taken),
 				kind: 'explanation',
 				position: OWN_AT
 			});
@@ -269,8 +270,8 @@ function outlineOf(
 }
 
 /** A heading of the notes as it can stand over a section. */
-function ownHeading(heading: string, taken: ReadonlySet<string>): string {
-	const said = sentenceCase(heading.replace(/[.:!–—-]+$/, ''));
+function ownHeading(heading: string, findings: Findings, taken: ReadonlySet<string>): string {
+	const said = quietCase(sentenceCase(heading.replace(/[.:!–—-]+$/, '')), findings);
 	return taken.has(plainOf(said)) ? `${said}, from the notes` : said;
 }
 

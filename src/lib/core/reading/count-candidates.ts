@@ -2,6 +2,13 @@ import type { Tagger } from '../text';
 import { candidatesOf } from './candidates';
 import type { Unit, CandidateCount } from './page-work';
 
+/** Whether nearly all longer words of a line have a capital: an item or caption that is set as a heading. */
+function isTitleCased(text: string): boolean {
+	const long = text.match(/\p{L}{4,}/gu) ?? [];
+	const capitals = long.filter((word) => /^\p{Lu}/u.test(word)).length;
+	return long.length >= 3 && capitals >= 0.9 * long.length;
+}
+
 export function countCandidates(units: readonly Unit[], tag: Tagger): CandidateCount[] {
 	const counts = new Map<
 		string,
@@ -13,8 +20,8 @@ export function countCandidates(units: readonly Unit[], tag: Tagger): CandidateC
 	for (const unit of units) {
 		if ((times.get(unit.text) ?? 0) > 2) continue;
 		// title case makes every word a proper noun; small letters let the tagger see what it is
-		const text =
-			unit.place === 'body' || unit.place === 'faq' ? unit.text : unit.text.toLowerCase();
+		const isProse = unit.place === 'body' || unit.place === 'faq';
+		const text = isProse && !isTitleCased(unit.text) ? unit.text : unit.text.toLowerCase();
 		for (const { key, surface, length, isAction, isName, isWhole } of candidatesOf(
 			tag(text),
 			unit.place === 'h2' || unit.place === 'h3'

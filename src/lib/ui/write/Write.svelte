@@ -133,6 +133,15 @@
 		});
 		chosen = null;
 	}
+
+	/** What the built-in drafter has to work with, by the number of notes. */
+	function draftedFrom(notes: number): string {
+		if (notes === 0)
+			return 'The built-in drafter writes from your notes. You have brought none yet, so that every section would be a gap.';
+		const [from, silent] =
+			notes === 1 ? ['your one note', 'it is'] : [`your ${notes} notes`, 'they are'];
+		return `The built-in drafter writes from ${from}, marks every sentence with its origin, and leaves a visible gap where ${silent} silent.`;
+	}
 </script>
 
 {#if !plan}
@@ -156,14 +165,7 @@
 {:else if !take}
 	<div class="max-w-xl p-8">
 		<h1 class="font-serif text-xl">{plan.title}</h1>
-		<p class="mt-2 text-ink-2">
-			The built-in drafter writes from {session.noteSigns.size === 0
-				? 'your notes, and you have brought none yet: it would leave a gap in every section'
-				: session.noteSigns.size === 1
-					? 'your one note'
-					: `your ${session.noteSigns.size} notes`}, marks every sentence with its origin, and
-			leaves a visible gap where {session.noteSigns.size === 1 ? 'it is' : 'they are'} silent.
-		</p>
+		<p class="mt-2 text-ink-2">{draftedFrom(session.noteSigns.size)}</p>
 		{#if run}
 			<div class="mt-4">
 				<ProgressLine
@@ -184,7 +186,7 @@
 				>
 				<button class="act" onclick={() => (isBringing = true)}>Bring an article in</button>
 			</p>
-			<p class="mt-3 text-ink-2">
+			<p class="mt-4 flex flex-wrap items-baseline gap-2 text-ink-2">
 				<label for="first-writer">Drafted by</label>
 				<select
 					id="first-writer"
@@ -195,8 +197,10 @@
 					<option value="built-in">the built-in drafter</option>
 					{#each writing.endpoints as { id, name } (id)}<option value={id}>{name}</option>{/each}
 				</select>
-				· an assistant of yours in another window: start with the headings, then ask a writer by hand.
-				Endpoints are set up in the <a class="linkish" href={resolve('/settings')}>settings</a>.
+			</p>
+			<p class="mt-2 text-ink-2">
+				Other writers are set up in the <a class="linkish" href={resolve('/settings')}>settings</a>.
+				With an assistant of yours in another window, start with the headings and copy it a request.
 			</p>
 			{#if !session.analysed}<p class="mt-2 text-ink-2" role="status">
 					The evidence is still being read …

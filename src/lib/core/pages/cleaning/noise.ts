@@ -221,6 +221,16 @@ const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 		'page furniture'
 	],
 	[/\[(?:dismiss|close|hide)\]$/i, 'page furniture'],
+	[/^\W*(?:percent )?daily values? (?:\(dv\) )?(?:are|is) based on\b/i, 'page furniture'],
+	[
+		/^(?:have you |did you |if you )?(?:made|make|tried|try) (?:this|it|our|my|one of)\b.{0,120}(?:[@#]\p{L}|\btag\b|\bmention\b|\b(?:star )?rat(?:e|ing)\b|\bcomments? below\b)/iu,
+		'page furniture'
+	],
+	[
+		/^(?:follow|find|tag|like) (?:me|us) on \p{Lu}.{0,100}$|^[Tt]his (?:post|recipe|article|page) (?:was )?(?:first |originally )(?:published|posted|appeared)\b.{0,120}$/u,
+		'page furniture'
+	],
+	[/\b(?:contains?|are|includes?|use) affiliate links\b/i, 'page furniture'],
 	[
 		/^(?:on this page|in this (?:article|guide|post)|jump to|contents)\s*:.{0,200}$/i,
 		'table of contents'

@@ -59,6 +59,7 @@ describe('set wordings', () => {
 
 	it('take a quality for no order', () => {
 		expect(deedOf('Dry sack')).toBeNull();
+		expect(deedOf('Baking 101')).toBeNull();
 		expect(deedOf('Dry the sack')).toEqual({ verb: 'dry', object: 'sack' });
 		expect(deedOf('Stop washing the bag every year')).toBeNull();
 	});

@@ -21,6 +21,7 @@ import {
 	withThe,
 	type Deed
 } from './phrases';
+import { quietCase } from './quiet-case';
 import { setWordings } from './set-wordings';
 import { subjectOf } from './subject';
 
@@ -59,12 +60,12 @@ export function headingsFor(
 		const plain = plainOf(text);
 		if (plain === '' || seen.has(plain) || (countWords(text) > 3 && theirs.has(plain))) continue;
 		seen.add(plain);
-		free.push(sentenceCase(text));
+		free.push(quietCase(sentenceCase(text), findings));
 	}
 	if (free.length > 0) return free;
 	// nothing names it as a whole: what its sections speak of most
 	const said = sentenceCase(spokenOf(topic, findings, seen));
-	return [said === '' ? sentenceCase(topic.label) : said];
+	return [said === '' ? quietCase(sentenceCase(topic.label), findings) : said];
 }
 
 /** The two terms that the sections of a topic lean on most, as a name that is not taken; empty where they have none. */

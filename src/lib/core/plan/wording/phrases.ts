@@ -155,6 +155,8 @@ export function deedOf(heading: string): Deed | null {
 	const end = rest.findIndex((word) => ENDS.test(word));
 	const object = rest.slice(0, end < 0 ? rest.length : end);
 	if (object.length > 4) return null;
+	// "Baking 101" is a course in it
+	if (object.length > 0 && object.every((word) => !/\p{L}/u.test(word))) return null;
 	// "Bake it upside down" and "Step 6: Bake" tell the deed and leave open to what
 	if (object.length === 0 || PRONOUN.test(object[0]!))
 		return isDoingVerb(verb) ? { verb, object: '' } : null;
