@@ -1,5 +1,6 @@
 <!-- Publishing to a site by Micropub: found by its address, as a draft or live, brought up to date later. -->
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import { htmlBodyOf } from '$lib/core/deliver';
 	import { findSite, publish, updatePost, type Post, type Site } from '$lib/core/services';
@@ -16,7 +17,10 @@
 
 	const TOKENS = 'site-tokens';
 	const server = siteServer();
-	let address = $state('');
+	// once: a field that is emptied stays empty
+	let address = $state(
+		untrack(() => delivery.choices.published.at(-1)?.site) ?? `${location.origin}/stand-in-site`
+	);
 	let token = $state('');
 	let site = $state.raw<Site | null>(null);
 	let chosen = $state.raw<readonly string[]>([]);
@@ -31,10 +35,6 @@
 	const isStandIn = $derived(address.trim().endsWith('/stand-in-site'));
 	const host = $derived(URL.canParse(address) ? new URL(address).host : address);
 
-	$effect(() => {
-		const last = delivery.choices.published.at(-1)?.site;
-		if (address === '') address = last ?? `${location.origin}/stand-in-site`;
-	});
 	// tokens stand in this browser's settings and nowhere else
 	$effect(() => {
 		const wanted = address.trim();

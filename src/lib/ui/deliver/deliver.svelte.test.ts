@@ -3,30 +3,16 @@ import { render, screen, within } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { flushSync } from 'svelte';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { EMPTY_BRIEF } from '$lib/core/brief';
-import { lineOf, NO_DELIVERY_CHOICES, scriptOf, type DeliveryChoices } from '$lib/core/deliver';
-import {
-	docOf,
-	docText,
-	figure,
-	gap,
-	heading,
-	markedText,
-	paragraph,
-	textNode,
-	type TakeDoc
-} from '$lib/core/manuscript';
-import { newSection } from '$lib/core/plan';
+import { lineOf, NO_DELIVERY_CHOICES, scriptOf } from '$lib/core/deliver';
+import { docOf, docText, figure, heading } from '$lib/core/manuscript';
 import { addAssignment, noteHandOver } from '$lib/data/assignments';
 import { db } from '$lib/data/db';
 import { addPicture, listPictures } from '$lib/data/pictures';
 import { addTake, changeTakeDoc, listTakes } from '$lib/data/takes';
-import { planOf } from '../../../../tests/support/plans';
+import { deliveryOf, DOC, said, sessionOf } from '../../../../tests/support/delivery.svelte';
 import { changeTakeAsStep } from '../assignment/change-take';
-import type { Session } from '../assignment/session.svelte';
 import { history } from '../frame/history.svelte';
 import BeforeItGoes from './BeforeItGoes.svelte';
-import { Delivery } from './delivery.svelte';
 import FoundView from './FoundView.svelte';
 import { makeAll, makeForm, makeScript, zipOf } from './hand-over';
 import HandedOver from './HandedOver.svelte';
@@ -36,82 +22,7 @@ import LinksBench from './LinksBench.svelte';
 import { addPictureAsStep, deletePictureAsStep } from './place-picture';
 import ScriptView from './ScriptView.svelte';
 
-const said = (text: string) => paragraph(textNode(text));
-const DOC = docOf([
-	heading(1, 'Walls that stand', 'top'),
-	said('A dry stone wall stands by its weight.'),
-	heading(2, 'Dig the trench', 'dig'),
-	said('A walling hammer helps. The trench is 30 cm deep on firm ground.'),
-	gap('How wide?'),
-	heading(2, 'How long does it last?', 'last'),
-	paragraph(
-		textNode('It lasts. See '),
-		markedText('this page', [{ type: 'link', attrs: { href: 'https://a.example/' } }])
-	)
-]);
 const user = userEvent.setup();
-
-/** A session that is only what delivering asks of it, with choices that are decided like the real ones. */
-function sessionOf(doc: TakeDoc = DOC, more: Record<string, unknown> = {}) {
-	const session = $state({
-		id: 'a',
-		delivery: NO_DELIVERY_CHOICES as DeliveryChoices,
-		takes: [{ id: 't', name: 'Take 1', doc }],
-		plan: {
-			...planOf(newSection('dig', 'Dig the trench', 80), newSection('last', 'How long?', 40)),
-			titleTag: 'Dry stone wall: how it stands',
-			description: 'A dry stone wall stands by its weight.',
-			slug: 'walls'
-		},
-		assignment: {
-			keyword: 'dry stone wall',
-			title: 'Walls',
-			client: 'c',
-			targetWords: 0,
-			brief: EMPTY_BRIEF
-		},
-		client: { name: 'Fellgate Tools', colours: [], logo: '', brands: [] },
-		counted: [
-			{
-				id: 'p1',
-				address: 'https://hill.example/',
-				article: { title: 'Dry stone wall: how it stands', titleTag: '' }
-			}
-		],
-		pages: [],
-		notes: [{ id: 'n', kind: 'note', name: 'Interview.md' }],
-		pictures: [] as unknown[],
-		letters: new Map([['p1', 'A']]),
-		findings: null,
-		runs: null,
-		proof: { dialect: null, dismissed: [], off: [] },
-		mustNotSay: [],
-		required: [],
-		nameOf: (id: string) => (id === 'p1' ? 'Hillfoot' : 'Interview'),
-		decideDelivery: vi.fn((_: string, change: (choices: DeliveryChoices) => DeliveryChoices) => {
-			session.delivery = change(session.delivery);
-			return Promise.resolve();
-		}),
-		setHead(label: string, values: object) {
-			return this.changePlan(label, { ...(this.plan as object), ...values });
-		},
-		changePlan: vi.fn((_: string, plan: unknown) => {
-			session.plan = plan as typeof session.plan;
-			return Promise.resolve();
-		}),
-		change: vi.fn(() => Promise.resolve()),
-		...more
-	});
-	return session;
-}
-
-function deliveryOf(session = sessionOf()): Delivery {
-	let delivery!: Delivery;
-	$effect.root(() => {
-		delivery = new Delivery(session as unknown as Session);
-	});
-	return delivery;
-}
 
 beforeEach(async () => {
 	await Promise.all([db.takes.clear(), db.pictures.clear(), db.assignments.clear()]);

@@ -8,10 +8,18 @@ import { blockStart } from './text-places';
  * what was chosen before it, and the next key would fall on that.
  */
 export function chainInText(editor: Editor): ReturnType<Editor['chain']> {
-	if (editor.view.hasFocus()) return editor.chain();
-	editor.view.focus();
+	const { view } = editor;
+	if (view.hasFocus()) return editor.chain();
+	view.focus();
+	requestAnimationFrame(() => {
+		// a menu that closes gives the keys back to its button
+		const holder = view.dom.ownerDocument.activeElement;
+		if (!editor.isDestroyed && !view.hasFocus() && !holder?.matches(TYPED_INTO)) view.focus();
+	});
 	return editor.chain().scrollIntoView();
 }
+
+const TYPED_INTO = 'input, textarea, select, [contenteditable]';
 
 /**
  * The step that puts other words in place of a stretch, with the formats that its start has.

@@ -9,7 +9,8 @@ describe('noiseOfLine', () => {
 		'* Percent Daily Values are based on a 2000 calorie diet.',
 		'This recipe was first published in March 2016 and has new photos.',
 		'Follow us on Fieldgram for more.',
-		'This post contains affiliate links.'
+		'This post contains affiliate links.',
+		'{"title":"Walls","path":"/walls","kind":["page"],"tags":[]}'
 	])('takes “%s” for no part of the article', (line) => {
 		expect(noiseOfLine(line)).not.toBeNull();
 	});
