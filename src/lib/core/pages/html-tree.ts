@@ -24,6 +24,8 @@ export interface HtmlTree {
 	readonly head: readonly Element[];
 	/** Contents of `application/ld+json` scripts, as text. */
 	readonly jsonLd: readonly string[];
+	/** Contents of `application/json` scripts: what a page is drawn from by a script. */
+	readonly states: readonly string[];
 	readonly language: string;
 }
 
@@ -41,6 +43,7 @@ export function parseHtml(html: string): HtmlTree {
 	const root = fromParse5(parsed) as Root;
 	const head: Element[] = [];
 	const jsonLd: string[] = [];
+	const states: string[] = [];
 	let body: Element = { type: 'element', tagName: 'body', properties: {}, children: [] };
 	let language = '';
 
@@ -60,7 +63,9 @@ export function parseHtml(html: string): HtmlTree {
 			if (child.type === 'text') kept.push(child);
 			if (child.type !== 'element' || seen > HTML_LIMITS.maxElements) continue;
 			if (child.tagName === 'script') {
-				if (/ld\+json/i.test(stringOf(child.properties.type))) jsonLd.push(rawTextOf(child));
+				const type = stringOf(child.properties.type);
+				if (/ld\+json/i.test(type)) jsonLd.push(rawTextOf(child));
+				else if (/^application\/json\b/i.test(type)) states.push(rawTextOf(child));
 				continue;
 			}
 			if (child.tagName === 'noscript') scriptless.push({ parent: node, child });
@@ -80,7 +85,7 @@ export function parseHtml(html: string): HtmlTree {
 		node.children = kept as ElementContent[];
 	}
 	dropScriptless(scriptless, body);
-	return { body, head: head.reverse(), jsonLd, language };
+	return { body, head: head.reverse(), jsonLd, states, language };
 }
 
 /** Takes out what is shown without scripts, unless it holds more than half of the page's text. */

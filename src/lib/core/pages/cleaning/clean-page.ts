@@ -5,7 +5,9 @@ import { creditsOf } from './page-credits';
 import { parseHtml, tidyText } from '../html-tree';
 import { mainTextElementsOf } from './main-text';
 import { namedBlocks } from './named-text';
+import { MACHINE_DATA } from './noise';
 import { pageMetaOf, titleWithoutSite, type PageMeta } from './page-meta';
+import { blocksOfState } from './page-state';
 import { rawBlocksOf } from './raw-blocks';
 import { type RawBlock } from './raw-block';
 
@@ -32,7 +34,9 @@ export function cleanPage(html: string, address = ''): CleanResult {
 	const blocks = withoutAuthorNote(decided.blocks, meta.author);
 	addStructuredAnswers(blocks, meta);
 	for (const block of namedBlocks(blocks, meta.named)) blocks.push({ block, dropped: null });
-	if (!blocks.some(({ dropped }) => dropped === null)) {
+	const isKept = ({ dropped }: PageBlock) => dropped === null;
+	if (!blocks.some(isKept)) blocks.push(...blocksOfState([...tree.states, ...statesIn(blocks)]));
+	if (!blocks.some(isKept)) {
 		return { kind: 'no-article', reason: 'no text of an article was found in it' };
 	}
 	const where = meta.address || address;
@@ -57,6 +61,11 @@ export function cleanPage(html: string, address = ''): CleanResult {
 			textFrom: isMostlyData(blocks) ? 'data' : decided.from
 		}
 	};
+}
+
+/** The state of the page that stands in its text. */
+function statesIn(blocks: readonly PageBlock[]): string[] {
+	return blocks.flatMap(({ block, dropped }) => (dropped === MACHINE_DATA ? [textOf(block)] : []));
 }
 
 /** Whether most of what is kept comes from the data of the page, which has no place in its markup. */

@@ -248,6 +248,9 @@ const NOISE_LINES: readonly (readonly [RegExp, string])[] = [
 const ABOUT_AUTHOR =
 	/^(\p{Lu}[\p{L}'’-]+) (?:\p{Lu}[\p{L}'’.-]+ ?){1,2},? \1 (?:is|has|was|writes|runs|works|lives|covers|spends|loves)\b/u;
 
+/** Reason of a block that is no text. */
+export const MACHINE_DATA = 'data for machines';
+
 /** "{"title":"Walls","path":…": the state of a page that a script draws, left in its text. */
 function isMachineData(text: string): boolean {
 	return /^[[{]\s*["[{]/.test(text) && (text.slice(0, 2000).match(/"\s*:/g)?.length ?? 0) >= 3;
@@ -256,7 +259,7 @@ function isMachineData(text: string): boolean {
 /** Reason why a paragraph with this wording is not part of the article, or null. */
 export function noiseOfLine(text: string): string | null {
 	const plain = text.trim();
-	if (isMachineData(plain)) return 'data for machines';
+	if (isMachineData(plain)) return MACHINE_DATA;
 	if (plain.length > 240) return null;
 	if (
 		ABOUT_AUTHOR.test(plain) ||
