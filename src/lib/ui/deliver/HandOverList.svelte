@@ -250,7 +250,7 @@
 		<label class="flex items-center gap-2"
 			>Before the Markdown
 			<select
-				class="field w-auto!"
+				class="field w-auto! min-w-0 flex-1"
 				value={frontMatter}
 				onchange={(event) => {
 					frontMatter = event.currentTarget.value as FrontMatter;
