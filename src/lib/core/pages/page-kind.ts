@@ -136,7 +136,7 @@ export function judgePage(article: Article, keyword: string, listedAs = ''): Pag
 	for (const [kind, { score, reasons }] of scores) {
 		if (score > best.score) best = { kind, score, reasons };
 	}
-	const fit = fitOf(article, keyword, words, prose);
+	const fit = fitOf(article, keyword, text, words, prose);
 	const proposeAside = best.kind !== 'article' || fit.isElsewhere;
 	const reasons = [...best.reasons, ...(fit.isElsewhere || fit.value < 35 ? fit.reasons : [])];
 	return { kind: best.kind, fit: fit.value, reasons, proposeAside };
@@ -261,6 +261,7 @@ function isForeign(text: string): boolean {
 function fitOf(
 	article: Article,
 	keyword: string,
+	text: string,
 	words: number,
 	prose: number
 ): { value: number; reasons: string[]; isElsewhere: boolean } {
@@ -271,7 +272,6 @@ function fitOf(
 	if (share(parts[0]!) < 0.5) reasons.push('the title speaks of something else');
 	if (share(parts[2]!) < 0.4) reasons.push('it hardly uses the words of the keyword');
 	if (words < 300) reasons.push('it has little text');
-	const text = keptBlocksOf(article).map(textOf).join('\n');
 	if (isForeign(text)) reasons.unshift('it is not written in English');
 	return {
 		value: Math.round(parts.reduce((sum, { points }) => sum + points, 0)),
