@@ -1,7 +1,7 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import { svelteTesting } from '@testing-library/svelte/vite';
 import tailwindcss from '@tailwindcss/vite';
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
@@ -19,13 +19,18 @@ function fileBytes(): Plugin {
 	};
 }
 
-const SCREEN_TESTS = readdirSync('src', { recursive: true, encoding: 'utf8' })
-	.map((name) => `src/${name}`)
-	.filter((path) => path.endsWith('.svelte.test.ts'));
-/** A module that is already loaded cannot be mocked: these tests load their own. */
-const MOCKING_TESTS = SCREEN_TESTS.filter((path) =>
-	readFileSync(path, 'utf8').includes('vi.mock(')
-);
+/** Screens that are tested have no worker: what takes its place answers as a test says. */
+function analystStandIn(): Plugin {
+	return {
+		name: 'analyst-stand-in',
+		enforce: 'pre',
+		resolveId: (id) =>
+			// what `$lib` stands for is put in before
+			/(?:\$lib|\/lib)\/workers\/client$/.test(id)
+				? fileURLToPath(new URL('./tests/support/analyst.ts', import.meta.url))
+				: null
+	};
+}
 
 export default defineConfig({
 	plugins: [fileBytes(), tailwindcss(), sveltekit()],
@@ -81,23 +86,12 @@ export default defineConfig({
 			{
 				// components and the state behind them, as a browser would run them
 				extends: true,
-				plugins: [svelteTesting()],
+				plugins: [svelteTesting(), analystStandIn()],
 				test: {
 					name: 'screens',
 					environment: 'jsdom',
 					isolate: false,
-					include: SCREEN_TESTS,
-					exclude: MOCKING_TESTS,
-					setupFiles: ['tests/support/screens.ts']
-				}
-			},
-			{
-				extends: true,
-				plugins: [svelteTesting()],
-				test: {
-					name: 'screens alone',
-					environment: 'jsdom',
-					include: MOCKING_TESTS,
+					include: ['src/**/*.svelte.test.ts'],
 					setupFiles: ['tests/support/screens.ts']
 				}
 			}

@@ -1,6 +1,6 @@
 // What jsdom lacks and components ask for, for every test of a screen.
 import 'fake-indexeddb/auto';
-import { vi } from 'vitest';
+import { afterAll, vi } from 'vitest';
 
 class QuietObserver {
 	observe() {}
@@ -16,3 +16,8 @@ Element.prototype.animate ??= (() => ({ cancel() {}, finished: Promise.resolve()
 // the editor asks where a range stands when it scrolls to it
 Range.prototype.getClientRects ??= () => [] as unknown as DOMRectList;
 Range.prototype.getBoundingClientRect ??= () => new DOMRect();
+
+// the modules of one file are the next one's too
+afterAll(() => {
+	vi.restoreAllMocks();
+});

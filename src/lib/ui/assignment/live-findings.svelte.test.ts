@@ -4,8 +4,9 @@ import type { Evidence } from '$lib/core/assignment';
 import { NO_EDITS, type Findings } from '$lib/core/findings';
 import type { Analyst, OnProgress } from '$lib/workers/client';
 import { LiveFindings } from './live-findings.svelte';
+import { answering } from '../../../../tests/support/analyst';
 
-vi.mock('$lib/workers/client', () => ({ analysis: {} }));
+answering({});
 
 const evidenceOf = (keyword: string, pages: Evidence['pages'] = []): Evidence => ({
 	keyword,

@@ -9,16 +9,15 @@ import { keepUnsaved, restoreUnsaved } from '$lib/data/unsaved';
 import { history } from '../frame/history.svelte';
 import { Session } from './session.svelte';
 import { storedPage } from '../../../../tests/support/stored-page';
+import { answering } from '../../../../tests/support/analyst';
 
-const answers = vi.hoisted(() => ({ asked: [] as string[] }));
-vi.mock('$lib/workers/client', () => ({
-	analysis: {
-		findings: async ({ keyword }: { keyword: string }) => {
-			answers.asked.push(keyword);
-			return { keyword };
-		}
+const answers = { asked: [] as string[] };
+answering({
+	findings: async ({ keyword }: { keyword: string }) => {
+		answers.asked.push(keyword);
+		return { keyword };
 	}
-}));
+});
 
 let assignment: Assignment;
 let session: Session;

@@ -7,9 +7,6 @@ import { history } from '../frame/history.svelte';
 import { BriefForm } from './brief-form.svelte';
 import BriefFields from './BriefFields.svelte';
 
-vi.mock('$app/navigation', () => ({ goto: vi.fn() }));
-vi.mock('$app/paths', () => ({ resolve: (path: string) => path }));
-
 let assignment: Assignment;
 const stored = async () => (await db.assignments.get(assignment.id))!;
 

@@ -15,20 +15,21 @@ import {
 } from '$lib/core/findings';
 import { demoFindings } from '../../../../tests/support/demo';
 import { Session } from '../assignment/session.svelte';
+import * as downloads from '../parts/download';
 import FactsView from './FactsView.svelte';
 import PhrasesView from './PhrasesView.svelte';
 import QuestionsView from './QuestionsView.svelte';
 import TermDetail from './TermDetail.svelte';
 import TopicsView from './TopicsView.svelte';
 import { NO_FILTER, termRowsOf } from './term-rows';
+import { answering } from '../../../../tests/support/analyst';
 
-const worker = vi.hoisted(() => ({
+const worker = {
 	longPhrases: vi.fn<(of: unknown) => Promise<unknown>>(),
 	context: vi.fn<(of: unknown, term: unknown) => Promise<unknown>>()
-}));
-vi.mock('$lib/workers/client', () => ({ analysis: worker }));
-const download = vi.hoisted(() => vi.fn<(name: string, text: string, type: string) => void>());
-vi.mock('../parts/download', () => ({ download }));
+};
+answering(worker);
+const download = vi.spyOn(downloads, 'download').mockImplementation(() => {});
 
 // what floats has no place in jsdom, so that its roles are hidden: it is found by its words
 const user = userEvent.setup({ pointerEventsCheck: 0 });
@@ -166,7 +167,7 @@ describe('the facts', () => {
 		await user.click(await screen.findByText('Export as CSV'));
 		const [name, csv] = download.mock.lastCall!;
 		expect(name).toBe('facts.csv');
-		expect(csv.trim().split('\r\n')).toHaveLength(values.length + 1);
+		expect(String(csv).trim().split('\r\n')).toHaveLength(values.length + 1);
 	});
 
 	it('that were struck out are listed, and come back', async () => {
@@ -306,7 +307,7 @@ describe('the questions', () => {
 		await user.click(screen.getByRole('button', { name: 'Copy' }));
 		await user.click(await screen.findByText('Export as CSV'));
 		const [, csv] = download.mock.lastCall!;
-		expect(csv.split('\r\n')[1]).toBe(
+		expect(String(csv).split('\r\n')[1]).toBe(
 			`"Can two, or ""three"", do it?",${demo.questions[0]!.kind},0,0,90,Two can.,A,note n: Friends did.`
 		);
 		await user.click(screen.getByRole('button', { name: 'Copy' }));

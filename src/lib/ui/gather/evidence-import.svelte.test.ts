@@ -1,13 +1,13 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { toast } from 'svelte-sonner';
 import type { Assignment } from '$lib/data/db';
 import { NOTHING_CAME } from '../../../../tests/support/import-report';
 import { EvidenceImport } from './evidence-import.svelte';
+import * as importRun from './import-run';
 import type { ImportOptions, ImportReport, Repeat, RepeatChoice } from './import-report';
 
-const run = vi.hoisted(() => ({ importEvidence: vi.fn() }));
-const told = vi.hoisted(() => ({ error: vi.fn() }));
-vi.mock('./import-run', () => run);
-vi.mock('svelte-sonner', () => ({ toast: told }));
+const run = { importEvidence: vi.spyOn(importRun, 'importEvidence') };
+const told = { error: vi.spyOn(toast, 'error') };
 
 const report = NOTHING_CAME;
 const assignment = { id: 'walls' } as Assignment;
@@ -40,12 +40,10 @@ describe('EvidenceImport', () => {
 	it('waits for an answer about pages that are here, and keeps both when it is left', async () => {
 		const repeats = [{}, {}] as Repeat[];
 		const answers: (readonly RepeatChoice[])[] = [];
-		run.importEvidence.mockImplementation(
-			async (_a, _d, { onRepeats }: Required<ImportOptions>) => {
-				answers.push(await onRepeats(repeats));
-				return report;
-			}
-		);
+		run.importEvidence.mockImplementation(async (_a, _d, options) => {
+			answers.push(await options!.onRepeats!(repeats));
+			return report;
+		});
 		const first = incoming.bring({ pages: [] });
 		expect(incoming.repeats).toBe(repeats);
 		incoming.choose(['replace', 'leave']);

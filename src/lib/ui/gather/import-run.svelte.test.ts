@@ -11,34 +11,33 @@ import { history } from '../frame/history.svelte';
 import { NOTHING_CAME } from '../../../../tests/support/import-report';
 import { importEvidence } from './import-run';
 import ImportSummary from './ImportSummary.svelte';
+import { answering } from '../../../../tests/support/analyst';
 
 const decode = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
 
 // the worker's part, done here: files are pages unless their names say otherwise
-vi.mock('$lib/workers/client', () => ({
-	analysis: {
-		readFile: async (name: string, bytes: Uint8Array): Promise<FileRead[]> => {
-			const text = decode(bytes);
-			if (name.endsWith('.note'))
-				return [{ kind: 'note', name, noteKind: 'note', text, remarks: ['one line left out'] }];
-			if (name.endsWith('.bad')) return [{ kind: 'failed', name, reason: 'it is damaged' }];
-			if (name.endsWith('.links')) return [{ kind: 'links', name, text }];
-			return [{ kind: 'page', incoming: { name, origin: 'text', bytes: null, text } }];
-		},
-		clean: async (incoming: Incoming, keyword: string): Promise<Cleaned> => {
-			const article = readText(incoming.text, incoming.name);
-			if (article.blocks.length === 0) return { kind: 'failed', reason: 'there is no text in it' };
-			return {
-				kind: 'cleaned',
-				article,
-				sign: articleSign(article),
-				judgement: judgePage(article, keyword),
-				source: incoming.text,
-				sketch: sketchOf(article)
-			};
-		}
+answering({
+	readFile: async (name: string, bytes: Uint8Array): Promise<FileRead[]> => {
+		const text = decode(bytes);
+		if (name.endsWith('.note'))
+			return [{ kind: 'note', name, noteKind: 'note', text, remarks: ['one line left out'] }];
+		if (name.endsWith('.bad')) return [{ kind: 'failed', name, reason: 'it is damaged' }];
+		if (name.endsWith('.links')) return [{ kind: 'links', name, text }];
+		return [{ kind: 'page', incoming: { name, origin: 'text', bytes: null, text } }];
+	},
+	clean: async (incoming: Incoming, keyword: string): Promise<Cleaned> => {
+		const article = readText(incoming.text, incoming.name);
+		if (article.blocks.length === 0) return { kind: 'failed', reason: 'there is no text in it' };
+		return {
+			kind: 'cleaned',
+			article,
+			sign: articleSign(article),
+			judgement: judgePage(article, keyword),
+			source: incoming.text,
+			sketch: sketchOf(article)
+		};
 	}
-}));
+});
 
 let assignment: Assignment;
 const file = (name: string, text: string) => ({ name, bytes: new TextEncoder().encode(text) });

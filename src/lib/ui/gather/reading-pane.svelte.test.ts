@@ -5,9 +5,10 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Assignment, Page } from '$lib/data/db';
 import { storedPage } from '../../../../tests/support/stored-page';
 import ReadingPane from './ReadingPane.svelte';
+import { answering } from '../../../../tests/support/analyst';
 
-const worker = vi.hoisted(() => ({ brings: vi.fn<(page: unknown) => Promise<unknown>>() }));
-vi.mock('$lib/workers/client', () => ({ analysis: worker }));
+const worker = { brings: vi.fn<(page: unknown) => Promise<unknown>>() };
+answering(worker);
 
 const user = userEvent.setup({ pointerEventsCheck: 0 });
 const assignment = { id: 'a', keyword: 'dry stone wall' } as Assignment;

@@ -7,14 +7,14 @@ import type { Session } from '../assignment/session.svelte';
 import { PlanEditor } from './plan-editor.svelte';
 import SectionRow from './SectionRow.svelte';
 import { planOf } from '../../../../tests/support/plans';
+import { answering } from '../../../../tests/support/analyst';
 
-const analysis = vi.hoisted(() => ({
+const analysis = {
 	propose: vi.fn(),
 	proposeAgain: vi.fn(),
 	placeRest: vi.fn()
-}));
-vi.mock('$lib/workers/client', () => ({ analysis }));
-vi.mock('$app/paths', () => ({ resolve: (path: string) => path }));
+};
+answering(analysis);
 
 const section = (id: string, heading: string): PlanSection => newSection(id, heading, 100);
 

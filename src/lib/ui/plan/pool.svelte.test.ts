@@ -10,8 +10,9 @@ import { Session } from '../assignment/session.svelte';
 import ComparePage from './ComparePage.svelte';
 import { PlanEditor } from './plan-editor.svelte';
 import Pool from './Pool.svelte';
+import { answering } from '../../../../tests/support/analyst';
 
-vi.mock('$lib/workers/client', () => ({ analysis: {} }));
+answering({});
 
 const user = userEvent.setup();
 let demo: DemoEvidence;

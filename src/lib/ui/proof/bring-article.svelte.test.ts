@@ -2,17 +2,16 @@ import { render, screen, waitFor } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { docText, type TakeDoc } from '$lib/core/manuscript';
+import * as pages from '$lib/services/pages';
 import BringArticle from './BringArticle.svelte';
+import { answering } from '../../../../tests/support/analyst';
 
-const outside = vi.hoisted(() => ({
-	fetchPage: vi.fn(),
+const outside = {
+	fetchPage: vi.spyOn(pages, 'fetchPage'),
 	clean: vi.fn(),
 	readFile: vi.fn()
-}));
-vi.mock('$lib/services/pages', () => ({ fetchPage: outside.fetchPage }));
-vi.mock('$lib/workers/client', () => ({
-	analysis: { clean: outside.clean, readFile: outside.readFile }
-}));
+};
+answering({ clean: outside.clean, readFile: outside.readFile });
 
 const ARTICLE = {
 	title: 'Walls',

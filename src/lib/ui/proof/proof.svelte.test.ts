@@ -13,28 +13,27 @@ import { ProofBeside } from './proof-beside.svelte';
 import { ProofReading } from './proof-reading.svelte';
 import ReadForList from './ReadForList.svelte';
 import RhythmPicture from './RhythmPicture.svelte';
+import { answering } from '../../../../tests/support/analyst';
 
-const worker = vi.hoisted(() => ({
+const worker = {
 	answers: [] as unknown[],
 	asked: 0,
 	beside: [] as unknown[][]
-}));
-vi.mock('$lib/workers/client', () => ({
-	analysis: {
-		proofread: async () => {
-			worker.asked++;
-			const answer = worker.answers.shift();
-			if (answer instanceof Error) throw answer;
-			return answer;
-		},
-		proofreadBeside: async (...given: unknown[]) => {
-			worker.beside.push(given);
-			const answer = worker.answers.shift();
-			if (answer instanceof Error) throw answer;
-			return answer;
-		}
+};
+answering({
+	proofread: async () => {
+		worker.asked++;
+		const answer = worker.answers.shift();
+		if (answer instanceof Error) throw answer;
+		return answer;
+	},
+	proofreadBeside: async (...given: unknown[]) => {
+		worker.beside.push(given);
+		const answer = worker.answers.shift();
+		if (answer instanceof Error) throw answer;
+		return answer;
 	}
-}));
+});
 
 const mark = (id: string, reads: ReadFor = 'spelling', more: Partial<Mark> = {}): Mark => ({
 	id,

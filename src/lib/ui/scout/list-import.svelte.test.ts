@@ -4,6 +4,7 @@ import { db } from '$lib/data/db';
 import type { WholeList } from '$lib/data/keywords';
 import { ListImport } from './list-import.svelte';
 import type { ScoutLists } from './scout-lists.svelte';
+import { answering } from '../../../../tests/support/analyst';
 
 interface Asked {
 	readonly text: string;
@@ -11,20 +12,18 @@ interface Asked {
 	readonly answer: () => void;
 }
 /** Lists the worker was asked to read; each is answered when a test says so. */
-const asked = vi.hoisted((): Asked[] => []);
-vi.mock('$lib/workers/client', () => ({
-	analysis: {
-		readKeywords: ({ text, meanings }: Pick<Asked, 'text' | 'meanings'>) =>
-			new Promise((resolve) => {
-				const answer = () => {
-					const read = runThrough(readKeywordList(text, { meanings }));
-					resolve(read.kind === 'read' ? { ...read, encoding: 'utf-8' } : read);
-				};
-				asked.push({ text, meanings, answer });
-			}),
-		stopReading: async () => {}
-	}
-}));
+const asked: Asked[] = [];
+answering({
+	readKeywords: ({ text, meanings }: Pick<Asked, 'text' | 'meanings'>) =>
+		new Promise((resolve) => {
+			const answer = () => {
+				const read = runThrough(readKeywordList(text, { meanings }));
+				resolve(read.kind === 'read' ? { ...read, encoding: 'utf-8' } : read);
+			};
+			asked.push({ text, meanings, answer });
+		}),
+	stopReading: async () => {}
+});
 
 const stored: WholeList[] = [];
 const scout = {

@@ -3,15 +3,15 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { db } from '$lib/data/db';
 import { listEndpoints, putEndpoint, STAND_IN } from '$lib/data/endpoints';
+import * as service from '$lib/services/endpoints';
 import { history } from '../frame/history.svelte';
 import Endpoints from './Endpoints.svelte';
 
-const server = vi.hoisted(() => ({
-	readAllowed: vi.fn<() => Promise<readonly string[]>>(),
-	setAllowed: vi.fn<(address: string, isAllowed: boolean) => Promise<unknown>>(),
-	testEndpoint: vi.fn<(endpoint: unknown) => Promise<unknown>>()
-}));
-vi.mock('$lib/services/endpoints', () => server);
+const server = {
+	readAllowed: vi.spyOn(service, 'readAllowed'),
+	setAllowed: vi.spyOn(service, 'setAllowed'),
+	testEndpoint: vi.spyOn(service, 'testEndpoint')
+};
 
 const user = userEvent.setup();
 const form = () => within(screen.getByRole('form', { name: 'Endpoint' }));
@@ -96,12 +96,12 @@ describe('the endpoints', () => {
 		render(Endpoints);
 		const row = (name: string) => screen.getByText(name).closest('li')!;
 		await screen.findByText('House server');
-		server.testEndpoint.mockResolvedValueOnce({ kind: 'works', streams: false });
+		server.testEndpoint.mockResolvedValueOnce({ kind: 'works', streams: false, said: '' });
 		await user.click(screen.getByRole('button', { name: 'Try House server' }));
 		expect(
 			await within(row('House server')).findByText(/progress shows only at the end/)
 		).toBeTruthy();
-		server.testEndpoint.mockResolvedValueOnce({ kind: 'works', streams: true });
+		server.testEndpoint.mockResolvedValueOnce({ kind: 'works', streams: true, said: '' });
 		await user.click(screen.getByRole('button', { name: 'Try House server' }));
 		expect(await within(row('House server')).findByText('It works, piece by piece.')).toBeTruthy();
 		server.testEndpoint.mockRejectedValueOnce(new Error('nobody is there'));

@@ -11,12 +11,13 @@ import { planOf } from '../../../../tests/support/plans';
 import { Session } from '../assignment/session.svelte';
 import Bench from './Bench.svelte';
 import NoteFates from './NoteFates.svelte';
+import { answering } from '../../../../tests/support/analyst';
 
-const worker = vi.hoisted(() => ({
+const worker = {
 	noteFates: vi.fn<(...of: unknown[]) => Promise<readonly NoteFate[]>>(),
 	context: vi.fn<(...of: unknown[]) => Promise<unknown>>()
-}));
-vi.mock('$lib/workers/client', () => ({ analysis: worker }));
+};
+answering(worker);
 
 const user = userEvent.setup({ pointerEventsCheck: 0 });
 const plan = planOf(newSection('dig', 'Dig the trench', 80), newSection('cope', 'The cope', 40));

@@ -7,12 +7,13 @@ import { originsBySign, readReply } from '$lib/core/writers';
 import type { Plan } from '$lib/core/plan';
 import { planOf } from '../../../../tests/support/plans';
 import BringBack from './BringBack.svelte';
+import { answering } from '../../../../tests/support/analyst';
 
-const worker = vi.hoisted(() => ({
+const worker = {
 	readReply: vi.fn<(...of: unknown[]) => Promise<unknown>>(),
 	readFile: vi.fn<(...of: unknown[]) => Promise<unknown>>()
-}));
-vi.mock('$lib/workers/client', () => ({ analysis: worker }));
+};
+answering(worker);
 
 interface Part {
 	readonly section: string;

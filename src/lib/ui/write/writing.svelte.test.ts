@@ -11,12 +11,13 @@ import { answerAsStandIn } from '$lib/server/stand-in';
 import { planOf } from '../../../../tests/support/plans';
 import type { Session } from '../assignment/session.svelte';
 import { Writing } from './writing.svelte';
+import { answering } from '../../../../tests/support/analyst';
 
-const drafted = vi.hoisted(() => ({
+const drafted = {
 	draft: vi.fn(),
 	stopDrafting: vi.fn(() => Promise.resolve())
-}));
-vi.mock('$lib/workers/client', () => ({ analysis: drafted }));
+};
+answering(drafted);
 
 const plan = planOf(newSection('a', 'Dig the trench', 60), newSection('b', 'Lay the cope', 60));
 const findings = {

@@ -11,10 +11,10 @@ import {
 	type Keyword,
 	type PhraseNote
 } from '$lib/core/keywords';
+import * as search from '$lib/services/search';
 import PhrasePane from './PhrasePane.svelte';
 
-const service = vi.hoisted(() => ({ complete: vi.fn() }));
-vi.mock('$lib/services/search', () => service);
+const service = { complete: vi.spyOn(search, 'complete') };
 
 const user = userEvent.setup({ pointerEventsCheck: 0 });
 const on = {
@@ -130,7 +130,7 @@ describe('PhrasePane', () => {
 		draw('dry stone wall cost');
 		service.complete.mockResolvedValueOnce({
 			kind: 'answered',
-			reply: { completions: ['walling hammer', 'dry stone wall cost per metre'] }
+			reply: { isSample: true, completions: ['walling hammer', 'dry stone wall cost per metre'] }
 		});
 		await user.click(screen.getByRole('button', { name: 'Complete it' }));
 		const offered = part('How it goes on').getAllByRole('button', { name: /^Add / });
