@@ -9,7 +9,12 @@ class QuietObserver {
 }
 
 vi.stubGlobal('ResizeObserver', QuietObserver);
+vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener() {}, removeEventListener() {} }));
 vi.stubGlobal('CSS', { escape: (name: string) => name.replace(/[^\w-]/g, '\\$&') });
+Object.defineProperty(document, 'fonts', {
+	value: { ready: Promise.resolve() },
+	configurable: true
+});
 Element.prototype.scrollIntoView = () => {};
 Element.prototype.animate ??= (() => ({ cancel() {}, finished: Promise.resolve() })) as never;
 
