@@ -49,6 +49,25 @@ const ARTICLE_TYPES =
 /** Words kept below which a page may be its film or its product and little else. */
 const FEW_WORDS = 200;
 
+/** What tells the kind of a page. */
+interface PageSigns {
+	readonly article: Article;
+	readonly blocks: readonly Block[];
+	readonly text: string;
+	readonly words: number;
+	/** Words of running text. */
+	readonly prose: number;
+	/** Types of its structured data. */
+	readonly types: string;
+	readonly host: string;
+	/** Whether it is an article in spite of a film or a product beside it. */
+	readonly isArticle: boolean;
+	readonly hasBasket: boolean;
+}
+
+/** A sign that a page is of a kind: how much it speaks for it, and in words for the writer. */
+type Speaks = readonly [kind: PageKind, score: number, reason: string];
+
 /**
  * Guesses the kind of a page and its fit to a keyword. Scores add up from features that can
  * be named; the highest kind wins, an article when nothing speaks against it.
@@ -56,78 +75,19 @@ const FEW_WORDS = 200;
  * @param listedAs kind that a list of results gives the page; one feature among others
  */
 export function judgePage(article: Article, keyword: string, listedAs = ''): PageJudgement {
-	const blocks = keptBlocksOf(article);
-	const text = blocks.map(textOf).join('\n');
-	const words = countWords(text);
-	const prose = proseWordsOf(blocks);
-	const headings = blocks.filter(({ kind }) => kind === 'heading').length;
+	const signs = signsOf(article);
 	const scores = new Map<PageKind, { score: number; reasons: string[] }>();
-	const add = (kind: PageKind, score: number, reason: string) => {
+	for (const [kind, score, reason] of [
+		...shopSigns(signs),
+		...forumSigns(signs),
+		...videoSigns(signs),
+		...officialSigns(signs),
+		...otherSigns(signs),
+		...listedSigns(listedAs)
+	]) {
 		const entry = scores.get(kind) ?? { score: 0, reasons: [] };
 		scores.set(kind, { score: entry.score + score, reasons: [...entry.reasons, reason] });
-	};
-
-	const types = article.structured.join(' ');
-	const host = article.address.toLowerCase();
-	// a film or a product beside an article does not make the page one
-	const isArticle = ARTICLE_TYPES.test(types) || words >= FEW_WORDS;
-	if (/\b(?:Product|Offer)\b/.test(types)) {
-		if (!isArticle) add('shop', 3, 'its data describe a product');
-		else if (!ARTICLE_TYPES.test(types)) add('shop', 1, 'its data describe a product');
 	}
-	const prices = text.match(MONEY)?.length ?? 0;
-	const basket = /\b(?:add to (?:basket|cart|bag)|in stock|checkout|your basket)\b/i.test(text);
-	if (basket) add('shop', 2, 'it has a basket');
-	if (prices >= 4 && prose < 350) add('shop', 2, `${prices} prices and ${prose} words of prose`);
-	if (/DiscussionForumPosting|QAPage/.test(types))
-		add('forum', 4, 'its data describe a discussion');
-	// comments under an article do not make it a forum
-	const posts =
-		text.match(
-			/\b(?:wrote:|replied|reply|quote|posted|joined|posts:|member since|original poster|thread)\b/gi
-		)?.length ?? 0;
-	if (posts >= 8) add('forum', 3, 'many short posts by different people');
-	if (/forum|thread|topic|community|talk/.test(host))
-		add('forum', 1.5, 'its address speaks of a forum');
-	if (/VideoObject/.test(types) && !isArticle) add('video', 3, 'its data describe a video');
-	if (
-		/\b(?:watch now|views\b.{0,40}\bsubscribers|subscribe to (?:the|our) channel|\d+ views)\b/i.test(
-			text
-		) &&
-		words < FEW_WORDS &&
-		!isArticle
-	) {
-		add('video', 3, 'it shows a video with little text');
-	}
-	if (
-		/\.gov|council|ministry|parish|authority|\.gob\.|government/.test(
-			host + ' ' + article.siteName.toLowerCase()
-		) ||
-		/\b(?:office|agency|department|commission|municipality)$/i.test(article.siteName)
-	) {
-		add('official', 3.5, 'an official body runs the site');
-	}
-	if (
-		/\b(?:planning (?:portal|permission|department)|by-?laws?|statutory|council tax|report it online|apply online)\b/i.test(
-			text
-		) &&
-		/council|authority/i.test(text)
-	) {
-		add('official', 1, 'it speaks of rules and applications');
-	}
-	if (/^https?:\/\/[^/]+\/?$/.test(host)) add('home', 3, 'it is the front page of a site');
-	const shortParts = blocks.filter((b) => b.kind === 'heading').length > 6 && prose < 20 * headings;
-	if (shortParts && article.links.length > 15 && !basket)
-		add('list', 2.5, 'it mostly links to other pages');
-	if (words < 120) add('thin', 2.2, `only ${words} words`);
-
-	if (listedAs !== 'article' && PAGE_KINDS.some((kind) => kind === listedAs))
-		add(
-			listedAs as PageKind,
-			2.5,
-			`the list of results calls it ${NAMED_KIND[listedAs] ?? listedAs}`
-		);
-
 	let best: { kind: PageKind; score: number; reasons: string[] } = {
 		kind: 'article',
 		score: 2,
@@ -136,10 +96,94 @@ export function judgePage(article: Article, keyword: string, listedAs = ''): Pag
 	for (const [kind, { score, reasons }] of scores) {
 		if (score > best.score) best = { kind, score, reasons };
 	}
-	const fit = fitOf(article, keyword, text, words, prose);
+	const fit = fitOf(article, keyword, signs.text, signs.words, signs.prose);
 	const proposeAside = best.kind !== 'article' || fit.isElsewhere;
 	const reasons = [...best.reasons, ...(fit.isElsewhere || fit.value < 35 ? fit.reasons : [])];
 	return { kind: best.kind, fit: fit.value, reasons, proposeAside };
+}
+
+function signsOf(article: Article): PageSigns {
+	const blocks = keptBlocksOf(article);
+	const text = blocks.map(textOf).join('\n');
+	const words = countWords(text);
+	const types = article.structured.join(' ');
+	return {
+		article,
+		blocks,
+		text,
+		words,
+		prose: proseWordsOf(blocks),
+		types,
+		host: article.address.toLowerCase(),
+		isArticle: ARTICLE_TYPES.test(types) || words >= FEW_WORDS,
+		hasBasket: /\b(?:add to (?:basket|cart|bag)|in stock|checkout|your basket)\b/i.test(text)
+	};
+}
+
+function* shopSigns({ types, isArticle, text, prose, hasBasket }: PageSigns): Generator<Speaks> {
+	if (/\b(?:Product|Offer)\b/.test(types)) {
+		if (!isArticle) yield ['shop', 3, 'its data describe a product'];
+		else if (!ARTICLE_TYPES.test(types)) yield ['shop', 1, 'its data describe a product'];
+	}
+	const prices = text.match(MONEY)?.length ?? 0;
+	if (hasBasket) yield ['shop', 2, 'it has a basket'];
+	if (prices >= 4 && prose < 350) yield ['shop', 2, `${prices} prices and ${prose} words of prose`];
+}
+
+function* forumSigns({ types, text, host }: PageSigns): Generator<Speaks> {
+	if (/DiscussionForumPosting|QAPage/.test(types))
+		yield ['forum', 4, 'its data describe a discussion'];
+	// comments under an article do not make it a forum
+	const posts =
+		text.match(
+			/\b(?:wrote:|replied|reply|quote|posted|joined|posts:|member since|original poster|thread)\b/gi
+		)?.length ?? 0;
+	if (posts >= 8) yield ['forum', 3, 'many short posts by different people'];
+	if (/forum|thread|topic|community|talk/.test(host))
+		yield ['forum', 1.5, 'its address speaks of a forum'];
+}
+
+function* videoSigns({ types, isArticle, text, words }: PageSigns): Generator<Speaks> {
+	if (isArticle) return;
+	if (/VideoObject/.test(types)) yield ['video', 3, 'its data describe a video'];
+	const speaksOfFilm =
+		/\b(?:watch now|views\b.{0,40}\bsubscribers|subscribe to (?:the|our) channel|\d+ views)\b/i.test(
+			text
+		);
+	if (speaksOfFilm && words < FEW_WORDS) yield ['video', 3, 'it shows a video with little text'];
+}
+
+function* officialSigns({ article, host, text }: PageSigns): Generator<Speaks> {
+	if (
+		/\.gov|council|ministry|parish|authority|\.gob\.|government/.test(
+			host + ' ' + article.siteName.toLowerCase()
+		) ||
+		/\b(?:office|agency|department|commission|municipality)$/i.test(article.siteName)
+	)
+		yield ['official', 3.5, 'an official body runs the site'];
+	if (
+		/\b(?:planning (?:portal|permission|department)|by-?laws?|statutory|council tax|report it online|apply online)\b/i.test(
+			text
+		) &&
+		/council|authority/i.test(text)
+	)
+		yield ['official', 1, 'it speaks of rules and applications'];
+}
+
+function* otherSigns(signs: PageSigns): Generator<Speaks> {
+	const { article, blocks, words, prose, host, hasBasket } = signs;
+	if (/^https?:\/\/[^/]+\/?$/.test(host)) yield ['home', 3, 'it is the front page of a site'];
+	const headings = blocks.filter(({ kind }) => kind === 'heading').length;
+	const hasShortParts = headings > 6 && prose < 20 * headings;
+	if (hasShortParts && article.links.length > 15 && !hasBasket)
+		yield ['list', 2.5, 'it mostly links to other pages'];
+	if (words < 120) yield ['thin', 2.2, `only ${words} words`];
+}
+
+function* listedSigns(listedAs: string): Generator<Speaks> {
+	const kind = PAGE_KINDS.find((one) => one === listedAs);
+	if (kind && kind !== 'article')
+		yield [kind, 2.5, `the list of results calls it ${NAMED_KIND[kind] ?? kind}`];
 }
 
 /** Stems of a keyword, each weighted by how rare its word is: in "keep bees", bees tell more. */

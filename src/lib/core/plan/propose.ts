@@ -171,23 +171,57 @@ function chooseMatters(findings: Findings, { form, intent, sections }: Wishes): 
 	});
 }
 
-function outlineOf(
-	matters: readonly Matter[],
-	findings: Findings,
-	{ wishes, hasQuestions }: { readonly wishes: Wishes; readonly hasQuestions: boolean }
-): PlanSection[] {
-	const taken = new Set<string>();
-	let count = 0;
-	const make = (
+/** The sections of an outline as they come, each under a heading that no other has. */
+class OutlineSections {
+	readonly #findings: Findings;
+	readonly #wishes: Wishes;
+	readonly #taken = new Set<string>();
+	readonly sections: PlanSection[] = [];
+
+	constructor(findings: Findings, wishes: Wishes) {
+		this.#findings = findings;
+		this.#wishes = wishes;
+	}
+
+	/** Adds a section that no page's topic gives. */
+	add(
+		heading: string,
+		kind: SectionKind,
+		position: number | null,
+		level: PlanSection['level'] = 2
+	): void {
+		this.#push({ heading, kind, position, level, topics: [], headings: [], intent: 'plain' });
+	}
+
+	addMatter({ topics, same, bundle }: Matter, level: 2 | 3): void {
+		const findings = this.#findings;
+		const topic = joinedTopic(topics.slice(0, 1 + same));
+		if (!topic) {
+			const heading = ownHeading(bundle?.heading ?? '', findings, this.#taken);
+			this.add(heading, 'explanation', OWN_AT, level);
+			return;
+		}
+		this.#push({
+			level,
+			heading: headingFor(topic, findings, this.#taken),
+			kind: kindOf(topic, this.#wishes),
+			topics: topics.map(({ id }) => id),
+			headings: headingRefsOf(topics),
+			intent: topic.intent,
+			position: topic.position
+		});
+	}
+
+	#push(
 		from: Pick<
 			PlanSection,
 			'level' | 'heading' | 'kind' | 'topics' | 'headings' | 'intent' | 'position'
 		>
-	): PlanSection => {
-		taken.add(plainOf(from.heading));
-		return {
+	): void {
+		this.#taken.add(plainOf(from.heading));
+		this.sections.push({
 			...from,
-			id: `section:${++count}`,
+			id: `section:${this.sections.length + 1}`,
 			budget: 0,
 			terms: [],
 			questions: [],
@@ -195,78 +229,37 @@ function outlineOf(
 			notes: [],
 			refused: [],
 			locked: false
-		};
-	};
-	const sections = [
-		make({
-			level: 1,
-			heading: 'Opening',
-			kind: 'opening',
-			topics: [],
-			headings: [],
-			intent: 'plain',
-			position: 0
-		})
-	];
-	const end = {
-		level: 2 as const,
-		topics: [],
-		headings: [],
-		intent: 'plain' as const,
-		position: null
-	};
-	const fromMatter = ({ topics, same, bundle }: Matter, level: 2 | 3) => {
-		const topic = joinedTopic(topics.slice(0, 1 + same));
-		if (!topic)
-			return make({
-				...end,
-				level,
-				heading: ownHeading(bundle?.heading ?? '', findings, taken),
-				kind: 'explanation',
-				position: OWN_AT
-			});
-		return make({
-			level,
-			heading: headingFor(topic, findings, taken),
-			kind: kindOf(topic, wishes),
-			topics: topics.map(({ id }) => id),
-			headings: headingRefsOf(topics),
-			intent: topic.intent,
-			position: topic.position
 		});
-	};
-	if (wishes.form === 'list')
-		sections.push(
-			make({ ...end, heading: 'The list at a glance', kind: 'takeaways', position: 0.05 })
-		);
+	}
+}
+
+function outlineOf(
+	matters: readonly Matter[],
+	findings: Findings,
+	{ wishes, hasQuestions }: { readonly wishes: Wishes; readonly hasQuestions: boolean }
+): PlanSection[] {
+	const outline = new OutlineSections(findings, wishes);
+	outline.add('Opening', 'opening', 0, 1);
+	if (wishes.form === 'list') outline.add('The list at a glance', 'takeaways', 0.05);
 	else if (shareOf(findings, 'facts-first') >= PLAN_LIMITS.takeawaysAt)
-		sections.push(make({ ...end, heading: 'The main points', kind: 'takeaways', position: 0.05 }));
-	if (wishes.form === 'comparison')
-		sections.push(make({ ...end, heading: 'Side by side', kind: 'comparison', position: 0.06 }));
+		outline.add('The main points', 'takeaways', 0.05);
+	if (wishes.form === 'comparison') outline.add('Side by side', 'comparison', 0.06);
 	const leads = new Set(matters.map(({ topics }) => topics[0]?.id));
 	// the entries of a list stand beside one another
 	const isInside = ({ topics: [lead] }: Matter) =>
 		wishes.form !== 'list' && lead !== undefined && lead.parent !== null && leads.has(lead.parent);
 	for (const matter of matters) {
 		if (isInside(matter)) continue;
-		sections.push(fromMatter(matter, 2));
+		outline.addMatter(matter, 2);
 		const lead = matter.topics[0]?.id;
 		for (const inner of matters)
-			if (isInside(inner) && inner.topics[0]!.parent === lead) sections.push(fromMatter(inner, 3));
+			if (isInside(inner) && inner.topics[0]!.parent === lead) outline.addMatter(inner, 3);
 	}
-	if (hasQuestions)
-		sections.push(make({ ...end, heading: 'Questions and answers', kind: 'faq', position: 0.95 }));
+	if (hasQuestions) outline.add('Questions and answers', 'faq', 0.95);
 	const callsToAct = wishes.callToAction.trim() !== '';
 	if (callsToAct || wishes.form !== 'answer')
-		sections.push(
-			make({
-				...end,
-				heading: callsToAct ? 'What to do next' : 'Where to start',
-				kind: 'closing',
-				position: 1
-			})
-		);
-	return withKeywordHeading(sections, findings);
+		outline.add(callsToAct ? 'What to do next' : 'Where to start', 'closing', 1);
+	return withKeywordHeading(outline.sections, findings);
 }
 
 /** A heading of the notes as it can stand over a section. */

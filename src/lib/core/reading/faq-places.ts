@@ -4,8 +4,12 @@ import { isQuestion } from './question-form';
 
 const FAQ_HEADING =
 	/^(?:faqs?\b|frequently asked|common questions|questions? (?:and|&) answers|q\s?&\s?a|your questions)/i;
-/** Of every section, whether it opens a part of questions and answers, stands in one, or neither. */
-export function faqPlaces(sections: readonly Section[]): ('opens' | 'inside' | 'outside')[] {
+
+/** Whether a section opens a part of questions and answers, stands in one, or neither. */
+export type FaqPlace = 'opens' | 'inside' | 'outside';
+
+/** Where each section stands to a part of questions and answers. */
+export function faqPlaces(sections: readonly Section[]): FaqPlace[] {
 	let faqLevel = 0;
 	return sections.map(({ heading }, index) => {
 		const level = heading?.level ?? 0;

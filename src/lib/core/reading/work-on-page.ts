@@ -1,4 +1,4 @@
-import { sectionsOf, textOf, type Block } from '../pages';
+import { sectionsOf, textOf, type Block, type Section } from '../pages';
 import {
 	addReading,
 	isStopWord,
@@ -26,7 +26,7 @@ import type {
 	PageWork,
 	Whole
 } from './page-work';
-import { faqPlaces } from './faq-places';
+import { faqPlaces, type FaqPlace } from './faq-places';
 import { cuts, cutOf, textsOf, statementsOf } from './cut';
 import { statementsIn, type Statement } from './statements';
 import { countCandidates } from './count-candidates';
@@ -34,81 +34,23 @@ import { countCandidates } from './count-candidates';
 /** Works out everything that depends on one source alone. */
 export function workOnPage(source: Source, tag: Tagger): PageWork {
 	const sections = sectionsOf(source.blocks);
-	const units: Unit[] = [{ text: source.title, place: 'title', section: -1, at: 0, words: 0 }];
-	const works: (SectionWork & { readonly start: number })[] = [];
-	const questions: FoundQuestion[] = [];
-	const facts: FoundFact[] = [];
-	const statements: Statement[] = [];
-	const readings: ReadingSums[] = [];
-	const paragraphWords: number[] = [];
 	const faqs = faqPlaces(sections);
-	let at = 0;
-	let wholes = 0;
-
-	sections.forEach((section, index) => {
-		const level = section.heading?.level ?? 0;
-		const heading = section.heading?.text ?? '';
-		const inFaq = faqs[index] === 'inside';
-		const isFaq = faqs[index] !== 'outside';
-		const start = at;
-		const first = units.length;
-		const texts: string[] = heading === '' ? [] : [heading];
-		if (heading !== '') {
-			const words = wordCountOf(heading);
-			const place: Place = inFaq ? 'faq' : level === 1 ? 'h1' : level === 2 ? 'h2' : 'h3';
-			units.push({ text: heading, place, section: index, at, words });
-			at += words;
-		}
-		for (const block of section.blocks) {
-			const form = wholeFormOf(block);
-			const whole = form && { whole: { form, at: wholes++ } };
-			const ofBlock = textsOf(block).map((text): Unit => {
-				const words = wordCountOf(text);
-				const place = inFaq ? 'faq' : 'body';
-				const unit: Unit = { text, place, section: index, at, words, ...whole };
-				at += words;
-				return unit;
-			});
-			units.push(...ofBlock);
-			texts.push(...ofBlock.map(({ text }) => text));
-			const said = statementsOf(block, ofBlock);
-			statements.push(...statementsIn(block, said, index));
-			facts.push(...factsIn(block, said, index));
-			if (block.kind === 'paragraph' || block.kind === 'quote') {
-				readings.push(readingSumsOf(block.text));
-				paragraphWords.push(units.at(-1)!.words);
-			} else if (block.kind === 'list') {
-				readings.push(addReading(block.items.map(readingSumsOf)));
-			}
-		}
-		if (isQuestion(heading))
-			questions.push({ text: heading, answer: texts.slice(1, 4).join(' '), section: index });
-		for (const text of questionsSaidIn(section.blocks, source.isNote))
-			questions.push({ text, answer: '', section: index });
-		works.push({
-			heading,
-			level,
-			words: at - start,
-			start,
-			position: 0,
-			stems: stemsOf(units.slice(first)),
-			parent: parentOf(works, level),
-			isFaq,
-			formats: formatsOf(section.blocks)
-		});
-	});
-
+	const walk = new SourceWalk(source);
+	sections.forEach((section, index) => walk.take(section, index, faqs[index]!));
+	const { at: words, units, works, questions, facts, statements, paragraphWords } = walk;
+	const count = (kind: Block['kind']) =>
+		source.blocks.filter((block) => block.kind === kind).length;
 	return {
 		id: source.id,
 		title: source.title,
 		description: source.description,
 		siteNames: source.siteNames,
 		date: source.date ?? '',
-		words: at,
+		words,
 		units,
 		sections: works.map(({ start, ...section }) => ({
 			...section,
-			position: start / Math.max(1, at)
+			position: start / Math.max(1, words)
 		})),
 		candidates: countCandidates(units, tag),
 		questions,
@@ -117,18 +59,91 @@ export function workOnPage(source: Source, tag: Tagger): PageWork {
 		definitions: definitionsIn(units),
 		habits: habitsOfPage(sections, source.blocks, {
 			hasFaq: works.some(({ isFaq }) => isFaq),
-			figures: source.blocks.filter(({ kind }) => kind === 'figure').length
+			figures: count('figure')
 		}),
-		reading: addReading(readings),
+		reading: addReading(walk.readings),
 		paragraphWords,
 		counts: {
-			lists: source.blocks.filter(({ kind }) => kind === 'list').length,
-			tables: source.blocks.filter(({ kind }) => kind === 'table').length,
-			figures: source.blocks.filter(({ kind }) => kind === 'figure').length,
+			lists: count('list'),
+			tables: count('table'),
+			figures: count('figure'),
 			links: source.links,
 			faq: questions.length
 		}
 	};
+}
+
+/** Goes through a source, section by section and block by block, and gathers what each says. */
+class SourceWalk {
+	readonly #isNote: boolean | undefined;
+	readonly units: Unit[];
+	readonly works: (SectionWork & { readonly start: number })[] = [];
+	readonly questions: FoundQuestion[] = [];
+	readonly facts: FoundFact[] = [];
+	readonly statements: Statement[] = [];
+	readonly readings: ReadingSums[] = [];
+	readonly paragraphWords: number[] = [];
+	/** Words so far. */
+	at = 0;
+	/** Tables and lists of steps so far. */
+	#wholes = 0;
+
+	constructor({ title, isNote }: Source) {
+		this.#isNote = isNote;
+		this.units = [{ text: title, place: 'title', section: -1, at: 0, words: 0 }];
+	}
+
+	take({ heading: head, blocks }: Section, index: number, faq: FaqPlace): void {
+		const level = head?.level ?? 0;
+		const heading = head?.text ?? '';
+		const inFaq = faq === 'inside';
+		const start = this.at;
+		const first = this.units.length;
+		if (heading !== '')
+			this.#say(heading, inFaq ? 'faq' : level === 1 ? 'h1' : level === 2 ? 'h2' : 'h3', index);
+		for (const block of blocks) this.#block(block, inFaq ? 'faq' : 'body', index);
+		const said = this.units.slice(first);
+		if (isQuestion(heading)) {
+			const answer = said.slice(1, 4).map(({ text }) => text);
+			this.questions.push({ text: heading, answer: answer.join(' '), section: index });
+		}
+		for (const text of questionsSaidIn(blocks, this.#isNote))
+			this.questions.push({ text, answer: '', section: index });
+		this.works.push({
+			heading,
+			level,
+			words: this.at - start,
+			start,
+			position: 0,
+			stems: stemsOf(said),
+			parent: parentOf(this.works, level),
+			isFaq: faq !== 'outside',
+			formats: formatsOf(blocks)
+		});
+	}
+
+	#say(text: string, place: Place, section: number, whole?: { readonly whole: Whole }): Unit {
+		const words = wordCountOf(text);
+		const unit: Unit = { text, place, section, at: this.at, words, ...whole };
+		this.at += words;
+		this.units.push(unit);
+		return unit;
+	}
+
+	#block(block: Block, place: Place, section: number): void {
+		const form = wholeFormOf(block);
+		const whole = form ? { whole: { form, at: this.#wholes++ } } : undefined;
+		const units = textsOf(block).map((text) => this.#say(text, place, section, whole));
+		const said = statementsOf(block, units);
+		this.statements.push(...statementsIn(block, said, section));
+		this.facts.push(...factsIn(block, said, section));
+		if (block.kind === 'paragraph' || block.kind === 'quote') {
+			this.readings.push(readingSumsOf(block.text));
+			this.paragraphWords.push(this.units.at(-1)!.words);
+		} else if (block.kind === 'list') {
+			this.readings.push(addReading(block.items.map(readingSumsOf)));
+		}
+	}
 }
 
 /** Sentences of a block that hold a quantity or name a body. A list of amounts is one fact. */

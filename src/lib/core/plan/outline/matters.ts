@@ -85,28 +85,51 @@ function stagesIn(text: string): string[] {
 	return (text.toLowerCase().match(STAGES) ?? []).map((word) => NUMBERS.get(word) ?? word);
 }
 
+/** What decides which matters an article treats. */
+interface MatterChoice {
+	readonly most: number;
+	/** Share of the pages that must have it, whatever the notes say; 0 leaves that to the notes. */
+	readonly leastShare: number;
+	readonly worth: (topic: Topic) => number;
+	/** Whether a section can be named after it; else it is treated in another. */
+	readonly canLead: (topic: Topic) => boolean;
+}
+
+/** A candidate that becomes a section, with the topics that mean the same and those treated along with it. */
+interface Chosen {
+	readonly candidate: Candidate;
+	readonly same: Topic[];
+	readonly treated: Topic[];
+}
+
 /**
  * What an article of so many sections treats, in the order of the pages: what is worth most by how many
  * pages have a heading for it, what the notes say of it and how many ask. Topics that are much alike
  * are one matter, and what finds no room is treated in the likest one.
  */
-export function mattersOf(
-	findings: Findings,
-	{
-		most,
-		leastShare,
-		worth,
-		canLead
-	}: {
-		readonly most: number;
-		/** Share of the pages that must have it, whatever the notes say; 0 leaves that to the notes. */
-		readonly leastShare: number;
-		readonly worth: (topic: Topic) => number;
-		/** Whether a section can be named after it; else it is treated in another. */
-		readonly canLead: (topic: Topic) => boolean;
-	}
-): Matter[] {
+export function mattersOf(findings: Findings, choice: MatterChoice): Matter[] {
 	const readings = readTopics(findings);
+	const chosen = chooseCandidates(candidatesOf(findings, readings, choice), choice);
+	const taken = new Set(
+		chosen.flatMap(({ candidate, same }) => [
+			candidate.reading?.topic.id,
+			...same.map(({ id }) => id)
+		])
+	);
+	for (const reading of readings) {
+		if (taken.has(reading.topic.id)) continue;
+		const { best, likeness } = nearestTo(reading, chosen);
+		if (best && likeness >= TREATED_AT) best.treated.push(reading.topic);
+	}
+	return chosen.map(matterOf).sort((a, b) => a.position - b.position);
+}
+
+/** Topics that pages, notes or questions speak of enough, and bundles of the notes, the worthiest first. */
+function candidatesOf(
+	findings: Findings,
+	readings: readonly TopicReading[],
+	{ leastShare, worth }: MatterChoice
+): Candidate[] {
 	const pageCount = Math.max(1, findings.pages.length);
 	const { of: spoken, own } = spokenOf(findings, readings);
 	const askedOf = askedBy(findings);
@@ -135,26 +158,19 @@ export function mattersOf(
 			bundle,
 			value: BY_NOTES * Math.min(1, bundle.words / FULL_OF_NOTES)
 		});
-	candidates.sort((a, b) => b.value - a.value || (a.name < b.name ? -1 : 1));
-	const chosen: {
-		readonly candidate: Candidate;
-		readonly same: Topic[];
-		readonly treated: Topic[];
-	}[] = [];
-	const nearest = (reading: TopicReading) => {
-		let best: (typeof chosen)[number] | null = null;
-		let likeness = 0;
-		for (const other of chosen) {
-			if (!other.candidate.reading) continue;
-			const value = likenessOf(reading, other.candidate.reading);
-			if (value > likeness) [likeness, best] = [value, other];
-		}
-		return { best, likeness };
-	};
+	return candidates.sort((a, b) => b.value - a.value || (a.name < b.name ? -1 : 1));
+}
+
+/** As many as there is room for; a topic much like one that is chosen is the same matter. */
+function chooseCandidates(
+	candidates: readonly Candidate[],
+	{ most, canLead }: MatterChoice
+): Chosen[] {
+	const chosen: Chosen[] = [];
 	for (const candidate of candidates) {
 		const { reading } = candidate;
 		if (reading) {
-			const { best, likeness } = nearest(reading);
+			const { best, likeness } = nearestTo(reading, chosen);
 			if (best && likeness >= SAME_MATTER) {
 				best.same.push(reading.topic);
 				continue;
@@ -163,29 +179,29 @@ export function mattersOf(
 		if (chosen.length < most && (!reading || canLead(reading.topic)))
 			chosen.push({ candidate, same: [], treated: [] });
 	}
-	const taken = new Set(
-		chosen.flatMap(({ candidate, same }) => [
-			candidate.reading?.topic.id,
-			...same.map(({ id }) => id)
-		])
-	);
-	for (const reading of readings) {
-		if (taken.has(reading.topic.id)) continue;
-		const { best, likeness } = nearest(reading);
-		if (best && likeness >= TREATED_AT) best.treated.push(reading.topic);
+	return chosen;
+}
+
+function nearestTo(reading: TopicReading, chosen: readonly Chosen[]) {
+	let best: Chosen | null = null;
+	let likeness = 0;
+	for (const other of chosen) {
+		if (!other.candidate.reading) continue;
+		const value = likenessOf(reading, other.candidate.reading);
+		if (value > likeness) [likeness, best] = [value, other];
 	}
-	return chosen
-		.map(({ candidate: { reading, bundle }, same, treated }): Matter => {
-			const named = [...(reading ? [reading.topic] : []), ...same];
-			return {
-				// named after what most pages treat
-				topics: [...named.toSorted((a, b) => b.pages.length - a.pages.length), ...treated],
-				same: same.length,
-				bundle,
-				position: placeOf(named, treated)
-			};
-		})
-		.sort((a, b) => a.position - b.position);
+	return { best, likeness };
+}
+
+function matterOf({ candidate: { reading, bundle }, same, treated }: Chosen): Matter {
+	const named = [...(reading ? [reading.topic] : []), ...same];
+	return {
+		// named after what most pages treat
+		topics: [...named.toSorted((a, b) => b.pages.length - a.pages.length), ...treated],
+		same: same.length,
+		bundle,
+		position: placeOf(named, treated)
+	};
 }
 
 /** Where in an article a purpose is looked for: what it is and why first, what it costs and upkeep last. */
