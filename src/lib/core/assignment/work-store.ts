@@ -37,21 +37,21 @@ export class WorkStore {
 	}
 
 	readPage(page: EvidencePage): ReadPage {
-		return kept(this.#pages, page.id, signOfPage(page), () => this.#workOnPage(page));
+		return readOnce(this.#pages, page.id, signOfPage(page), () => this.#workOnPage(page));
 	}
 
 	readNote(note: EvidenceNote): ReadNote {
-		return kept(this.#notes, note.id, signOfNote(note), () => this.#workOnNote(note));
+		return readOnce(this.#notes, note.id, signOfNote(note), () => this.#workOnNote(note));
 	}
 
 	/** Takes in a page and what was worked out from it elsewhere, in place of doing it again. */
 	adoptPage(page: EvidencePage, read: ReadPage): void {
-		kept(this.#pages, page.id, signOfPage(page), () => read);
+		readOnce(this.#pages, page.id, signOfPage(page), () => read);
 	}
 
 	/** As `adoptPage`, for a note. */
 	adoptNote(note: EvidenceNote, read: ReadNote): void {
-		kept(this.#notes, note.id, signOfNote(note), () => read);
+		readOnce(this.#notes, note.id, signOfNote(note), () => read);
 	}
 
 	#workOnPage(page: EvidencePage): ReadPage {
@@ -115,7 +115,7 @@ export function readPageOf({ name, article, struck }: EvidencePage, work: PageWo
 	};
 }
 
-function kept<T>(
+function readOnce<T>(
 	known: Map<string, { readonly sign: string; readonly read: T }>,
 	id: string,
 	sign: string,

@@ -201,7 +201,7 @@ function blockOf(
 							children: block.entries.map(({ name, address }): ListItem => ({
 								type: 'listItem',
 								spread: false,
-								children: [{ type: 'paragraph', children: [named(name, address)] }]
+								children: [{ type: 'paragraph', children: [sourceLink(name, address)] }]
 							}))
 						}
 					];
@@ -224,7 +224,7 @@ function footnotesOf({ references }: DeliveredArticle): RootContent[] {
 		type: 'footnoteDefinition',
 		identifier: String(number),
 		label: String(number),
-		children: [{ type: 'paragraph', children: [named(name, address)] }]
+		children: [{ type: 'paragraph', children: [sourceLink(name, address)] }]
 	}));
 }
 
@@ -260,7 +260,7 @@ function plain(value: string): Extract<PhrasingContent, { type: 'text' }> {
 	return { type: 'text', value };
 }
 
-function named(name: string, address: string): PhrasingContent {
+function sourceLink(name: string, address: string): PhrasingContent {
 	return address === '' ? plain(name) : { type: 'link', url: address, children: [plain(name)] };
 }
 

@@ -16,7 +16,7 @@ function linesOf(block: ArticleBlock, article: DeliveredArticle): string {
 		}
 		case 'standfirst':
 		case 'paragraph':
-			return said(block.inlines);
+			return inlineText(block.inlines);
 		case 'list':
 			return block.items
 				.map((item, i) => {
@@ -38,7 +38,7 @@ function linesOf(block: ArticleBlock, article: DeliveredArticle): string {
 			return '* * *';
 		case 'table':
 			return block.rows
-				.map((row) => row.map(({ inlines }) => said(inlines).replace(/\s+/g, ' ')).join('\t'))
+				.map((row) => row.map(({ inlines }) => inlineText(inlines).replace(/\s+/g, ' ')).join('\t'))
 				.join('\n');
 		case 'figure': {
 			const { alt, credit, licence } = block.picture;
@@ -65,7 +65,7 @@ function linesOf(block: ArticleBlock, article: DeliveredArticle): string {
 	}
 }
 
-function said(inlines: readonly Inline[]): string {
+function inlineText(inlines: readonly Inline[]): string {
 	return inlines
 		.map((inline) => {
 			if (inline.kind === 'remark') return '';

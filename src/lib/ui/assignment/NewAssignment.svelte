@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { z } from 'zod';
 	import type { Assignment } from '$lib/data/db';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	/** The client by name: it is found or made when the assignment is. */
 	type Values = Pick<Assignment, 'title' | 'keyword' | 'targetWords'> & { client: string };
@@ -108,7 +108,7 @@
 				list="known-clients"
 			/>
 			<datalist id="known-clients"
-				>{#each keyed(clients, (name) => name) as { rowKey, item: name } (rowKey)}<option
+				>{#each withRowKeys(clients, (name) => name) as { rowKey, item: name } (rowKey)}<option
 						value={name}
 					></option>{/each}</datalist
 			>

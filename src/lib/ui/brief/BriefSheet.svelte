@@ -4,7 +4,7 @@
 	import type { Brief } from '$lib/core/brief';
 	import type { Client } from '$lib/data/db';
 	import { volumeShown } from '../scout/format';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		keyword: string;
@@ -97,7 +97,7 @@
 	{#if client && client.brands.length > 0}
 		<h3>Names</h3>
 		<ul>
-			{#each keyed(client.brands, ({ name }) => name) as { rowKey, item: { name, how } } (rowKey)}<li
+			{#each withRowKeys(client.brands, ({ name }) => name) as { rowKey, item: { name, how } } (rowKey)}<li
 				>
 					<strong>{name}</strong>{how ? `: ${how}` : ''}
 				</li>{/each}

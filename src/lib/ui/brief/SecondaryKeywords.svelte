@@ -1,6 +1,6 @@
 <!-- Secondary keywords of the brief: which are required, which to take off, and another. -->
 <script lang="ts">
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 	import { volumeShown } from '../scout/format';
 	import type { BriefForm } from './brief-form.svelte';
 
@@ -35,7 +35,7 @@
 	</p>
 	{#if form.draft.brief.secondary.length > 0}
 		<ul class="mt-1 max-h-72 overflow-y-auto border-y border-rule">
-			{#each keyed(form.draft.brief.secondary, (secondary) => secondary.phrase) as { rowKey, item: secondary }, i (rowKey)}
+			{#each withRowKeys(form.draft.brief.secondary, (secondary) => secondary.phrase) as { rowKey, item: secondary }, i (rowKey)}
 				<li class="flex items-center gap-3 border-b border-rule px-1 py-1 last:border-0">
 					<label class="flex min-w-0 flex-1 items-center gap-2">
 						<input

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { measureVoice, VOICE_PERSONS, type VoiceSample } from '$lib/core/clients';
 	import { countWords } from '$lib/core/text';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		samples: VoiceSample[];
@@ -67,7 +67,7 @@
 	{#if voice.favourites.length > 0}
 		<p class="mt-2 text-ink-2">Words used far more than in everyday English:</p>
 		<p class="mt-1 flex flex-wrap gap-x-3 font-serif">
-			{#each keyed(voice.favourites, ({ word }) => word) as { rowKey, item: { word, count } } (rowKey)}<button
+			{#each withRowKeys(voice.favourites, ({ word }) => word) as { rowKey, item: { word, count } } (rowKey)}<button
 					class="hover:underline"
 					aria-expanded={shown === `word ${word}`}
 					onclick={() => (shown = shown === `word ${word}` ? null : `word ${word}`)}

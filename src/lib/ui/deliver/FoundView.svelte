@@ -3,7 +3,7 @@
 	import { foundForOf, plainTextOf, readFoundQueries, type FoundQuery } from '$lib/core/deliver';
 	import { toast } from 'svelte-sonner';
 	import { countOf } from '../parts/count-of';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 	import { readTextFile } from '../parts/read-text-file';
 	import type { Delivery } from './delivery.svelte';
 
@@ -83,7 +83,7 @@
 </p>
 {#snippet named(list: readonly { name: string; said: string }[])}
 	<ul class="mt-1">
-		{#each keyed(list.slice(0, MOST), ({ name }) => name) as { rowKey, item } (rowKey)}
+		{#each withRowKeys(list.slice(0, MOST), ({ name }) => name) as { rowKey, item } (rowKey)}
 			<li class="flex justify-between gap-4 border-b border-rule py-1">
 				<span>{item.name}</span><span class="text-right text-ink-2">{item.said}</span>
 			</li>

@@ -7,7 +7,7 @@
 	import { changeTakeAsStep } from '../assignment/change-take';
 	import { history } from '../frame/history.svelte';
 	import { countOf } from '../parts/count-of';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 	import { readTextFile } from '../parts/read-text-file';
 	import type { Delivery } from './delivery.svelte';
 
@@ -141,7 +141,7 @@
 				></thead
 			>
 			<tbody>
-				{#each keyed(delivery.standingLinks, ({ block, address }) => `${block} ${address}`) as { rowKey, item } (rowKey)}
+				{#each withRowKeys(delivery.standingLinks, ({ block, address }) => `${block} ${address}`) as { rowKey, item } (rowKey)}
 					<tr>
 						<td>{item.words}<span class="block text-[11.5px] text-ink-2">{item.heading}</span></td>
 						<td class="break-all">{item.address}</td>

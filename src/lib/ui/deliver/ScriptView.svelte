@@ -4,7 +4,7 @@
 	import { toast } from 'svelte-sonner';
 	import { countOf } from '../parts/count-of';
 	import { download } from '../parts/download';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 	import type { Delivery } from './delivery.svelte';
 	import { makeScript } from './hand-over';
 
@@ -67,18 +67,18 @@
 		><tr><th scope="col">Time</th><th scope="col">Said</th><th scope="col">Prompts</th></tr></thead
 	>
 	<tbody>
-		{#each keyed(script.moments, ({ title }) => title) as { rowKey, item } (rowKey)}
+		{#each withRowKeys(script.moments, ({ title }) => title) as { rowKey, item } (rowKey)}
 			<tr class="border-t border-rule align-top">
 				<td class="w-14 py-3 font-semibold">{clockOf(item.startMs)}</td>
 				<td class="py-3 pr-6">
 					<h2 class="text-[15px]!">{item.title}</h2>
-					{#each keyed( item.sentences.filter(({ text }) => text.replace(/\.$/, '') !== item.title), ({ startMs }) => startMs ) as { rowKey: key, item: sentence } (key)}
+					{#each withRowKeys( item.sentences.filter(({ text }) => text.replace(/\.$/, '') !== item.title), ({ startMs }) => startMs ) as { rowKey: key, item: sentence } (key)}
 						<p class="font-serif text-[15px] leading-relaxed">{sentence.text}</p>
 					{/each}
 				</td>
 				<td class="w-56 py-3 text-ink-2">
 					<ul class="list-disc pl-4">
-						{#each keyed(item.prompts, (prompt) => prompt) as { rowKey: key, item: prompt } (key)}<li
+						{#each withRowKeys(item.prompts, (prompt) => prompt) as { rowKey: key, item: prompt } (key)}<li
 							>
 								{prompt}
 							</li>{/each}

@@ -13,7 +13,7 @@
 	import GroupTools from './GroupTools.svelte';
 	import TickedBar from './TickedBar.svelte';
 	import OpenPage from './OpenPage.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		findings: Findings;
@@ -230,7 +230,7 @@
 <div class="min-h-0 flex-1 overflow-y-auto pb-8">
 	{#if show === 'named'}
 		<ul aria-label="Sentences that name a body, law or standard">
-			{#each keyed(named.slice(0, most), (fact) => fact.id) as { rowKey, item: fact } (rowKey)}
+			{#each withRowKeys(named.slice(0, most), (fact) => fact.id) as { rowKey, item: fact } (rowKey)}
 				<li class="flex gap-3 border-b border-rule py-1.5">
 					<span class="w-24 flex-none text-xs">{@render source(fact)}</span>
 					<span class="min-w-0">{@render sentence(fact, fact.names[0] ?? '')}</span>
@@ -241,7 +241,7 @@
 		</ul>
 	{:else}
 		<ul bind:this={list.element} aria-label="Figures, those of most sources first">
-			{#each keyed( shown.slice(0, most), (group) => list.keyOf(group) ) as { rowKey, item: group }, at (rowKey)}
+			{#each withRowKeys( shown.slice(0, most), (group) => list.keyOf(group) ) as { rowKey, item: group }, at (rowKey)}
 				{@const isOpen = list.isOpen(group)}
 				{@const first = factOf.get(group.values[0]!.fact)}
 				<li class="border-b border-rule py-1.5" class:struck={show === 'struck'}>
@@ -262,7 +262,7 @@
 						>
 						<span class="w-32 text-right font-semibold">{rangeShown(group)}</span>
 						<span class="strip max-lg:hidden" aria-hidden="true">
-							{#if group.sources.length > 1}{#each keyed(group.values, (value) => value.ref) as { rowKey, item: value } (rowKey)}{@const place =
+							{#if group.sources.length > 1}{#each withRowKeys(group.values, (value) => value.ref) as { rowKey, item: value } (rowKey)}{@const place =
 										placeOf(value, group)}<i
 										class:range={place.width > 0}
 										class:own={value.origin === 'note'}
@@ -285,7 +285,7 @@
 					{#if isOpen}
 						<div class="pt-1 pb-2 pl-7">
 							<ul>
-								{#each keyed(group.values, (value) => value.ref) as { rowKey, item: value } (rowKey)}
+								{#each withRowKeys(group.values, (value) => value.ref) as { rowKey, item: value } (rowKey)}
 									{@const fact = factOf.get(value.fact)!}
 									{@const age = ageOf(fact)}
 									<li class="flex items-baseline gap-3 py-0.5">

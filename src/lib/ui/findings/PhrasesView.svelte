@@ -9,7 +9,7 @@
 	import { download } from '../parts/download';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		findings: Findings;
@@ -124,11 +124,11 @@
 		</p>
 	{/if}
 	<div class="columns-1 gap-10 lg:columns-2">
-		{#each keyed(groups, ({ key }) => key) as { rowKey, item: { name, phrases: list } } (rowKey)}
+		{#each withRowKeys(groups, ({ key }) => key) as { rowKey, item: { name, phrases: list } } (rowKey)}
 			<section class="mb-5 break-inside-avoid">
 				<h2 class="border-b border-rule pb-1 text-[15px]">{name}</h2>
 				<ul>
-					{#each keyed(list, (phrase) => phrase.phrase) as { rowKey, item: phrase } (rowKey)}
+					{#each withRowKeys(list, (phrase) => phrase.phrase) as { rowKey, item: phrase } (rowKey)}
 						{@const isTerm = findings.terms.some((term) => term.key === termKeyOf(phrase.phrase))}
 						<li class="flex items-baseline gap-3 border-b border-rule py-1">
 							<span class="min-w-0 flex-1 font-serif text-[14.5px]">{phrase.phrase}</span>

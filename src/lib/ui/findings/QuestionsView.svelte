@@ -28,7 +28,7 @@
 		refusedOf
 	} from '../assignment/judge-answer';
 	import { countOf } from '../parts/count-of';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		findings: Findings;
@@ -237,7 +237,7 @@
 		<StruckList {list} entries={findings.struck.questions} />
 	{/if}
 	<ul bind:this={list.element} aria-label="Questions, those asked most first">
-		{#each keyed( shown, (question) => list.keyOf(question) ) as { rowKey, item: question }, at (rowKey)}
+		{#each withRowKeys( shown, (question) => list.keyOf(question) ) as { rowKey, item: question }, at (rowKey)}
 			{@const isOpen = list.isOpen(question)}
 			<li class="border-b border-rule py-1.5">
 				<div class="flex items-baseline gap-3">
@@ -272,7 +272,7 @@
 					<div class="pt-1 pb-2 pl-7">
 						{#if question.wordings.length > 1}
 							<ul class="text-ink-2">
-								{#each keyed(question.wordings, (wording) => wording) as { rowKey, item: wording } (rowKey)}
+								{#each withRowKeys(question.wordings, (wording) => wording) as { rowKey, item: wording } (rowKey)}
 									<li>
 										{wording}
 										<button
@@ -283,7 +283,7 @@
 								{/each}
 							</ul>
 						{/if}
-						{#each keyed(question.answers, (one) => `${one.source} ${one.text}`) as { rowKey, item: one } (rowKey)}
+						{#each withRowKeys(question.answers, (one) => `${one.source} ${one.text}`) as { rowKey, item: one } (rowKey)}
 							<AnswerLine
 								{one}
 								said={one.by === 'writer' ? 'confirmed' : ''}
@@ -304,7 +304,7 @@
 									>(<kbd>{CONFIRM_KEY}</kbd> the first does, <kbd>{REFUSE_KEY}</kbd> it does not)</span
 								>
 							</h3>
-							{#each keyed(question.mayAnswer, (one) => `${one.source} ${one.text}`) as { rowKey, item: one } (rowKey)}
+							{#each withRowKeys(question.mayAnswer, (one) => `${one.source} ${one.text}`) as { rowKey, item: one } (rowKey)}
 								<AnswerLine
 									{one}
 									onright={() => judge(session, question, one, true)}
@@ -315,7 +315,7 @@
 						{#if refusedOf(session, question).length > 0}
 							<details class="mt-2 text-ink-2">
 								<summary>{countOf(refusedOf(session, question).length, 'answer')} refused</summary>
-								{#each keyed(refusedOf(session, question), (one) => `${one.source} ${one.text}`) as { rowKey, item: one } (rowKey)}
+								{#each withRowKeys(refusedOf(session, question), (one) => `${one.source} ${one.text}`) as { rowKey, item: one } (rowKey)}
 									<AnswerLine
 										{one}
 										onback={() => judge(session, question, { ...one, section: 0, fit: 0 }, null)}
@@ -342,13 +342,13 @@
 	{#if findings.followUps.length > 0}
 		<h2 class="mt-5 border-b border-rule pb-1 text-base">Answered, and asked by nobody</h2>
 		<ul>
-			{#each keyed(findings.followUps, (followUp) => followUp.id) as { rowKey, item: followUp } (rowKey)}
+			{#each withRowKeys(findings.followUps, (followUp) => followUp.id) as { rowKey, item: followUp } (rowKey)}
 				<li class="border-b border-rule py-1.5">
 					<span class="flex items-baseline gap-3">
 						<span class="min-w-0 flex-1 font-serif text-[15px]">{followUp.text}</span>
 						<button class="linkish" onclick={() => addOwn(followUp.text)}>Take it in</button>
 					</span>
-					{#each keyed(followUp.answers.slice(0, 1), (one) => one.text) as { rowKey, item: one } (rowKey)}<AnswerLine
+					{#each withRowKeys(followUp.answers.slice(0, 1), (one) => one.text) as { rowKey, item: one } (rowKey)}<AnswerLine
 							{one}
 						/>{/each}
 				</li>

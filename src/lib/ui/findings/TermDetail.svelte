@@ -12,7 +12,7 @@
 	import { useSession } from '../assignment/session.svelte';
 	import OpenPage from './OpenPage.svelte';
 	import type { TermRow } from './term-rows';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		row: TermRow;
@@ -218,7 +218,7 @@
 			bind:value={other}
 		/>
 		<datalist id="other-terms"
-			>{#each keyed(findings.terms, (one) => one.key) as { rowKey, item: one } (rowKey)}{#if one.key !== term.key}<option
+			>{#each withRowKeys(findings.terms, (one) => one.key) as { rowKey, item: one } (rowKey)}{#if one.key !== term.key}<option
 						value={one.phrase}
 					></option>{/if}{/each}</datalist
 		>
@@ -228,7 +228,7 @@
 {#if company.length > 0}
 	<p class="mt-2 text-ink-2">
 		Keeps company with
-		{#each keyed(company.slice(0, 5), (one) => one.key) as { rowKey, item: one }, i (rowKey)}
+		{#each withRowKeys(company.slice(0, 5), (one) => one.key) as { rowKey, item: one }, i (rowKey)}
 			<span class="mr-1 whitespace-nowrap"
 				><button class="linkish font-serif" onclick={() => onchoose(one.key)}>{one.phrase}</button
 				>{i === lastOfCompany ? '.' : ','}</span
@@ -248,7 +248,7 @@
 		</p>
 		<table class="mt-1 w-full">
 			<tbody>
-				{#each keyed(term.uses, (use) => use.page) as { rowKey, item: use } (rowKey)}
+				{#each withRowKeys(term.uses, (use) => use.page) as { rowKey, item: use } (rowKey)}
 					<tr
 						><td class="w-6 font-semibold">{letters.get(use.page)}</td><td
 							>{use.count}

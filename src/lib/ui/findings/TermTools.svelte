@@ -5,7 +5,7 @@
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
 	import { NO_FILTER, TERM_SORTS, type TermFilter, type TermSort } from './term-rows';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		filter: TermFilter;
@@ -145,7 +145,7 @@
 			value={filter.search}
 			oninput={(event) => set({ search: event.currentTarget.value })}
 		/>
-		{#each keyed(choices, ({ field }) => field) as { rowKey, item: { label, field, width, options } } (rowKey)}<Choice
+		{#each withRowKeys(choices, ({ field }) => field) as { rowKey, item: { label, field, width, options } } (rowKey)}<Choice
 				{label}
 				class={width}
 				{options}

@@ -103,7 +103,7 @@
 <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 <div
 	bind:this={view.scroller}
-	onkeydown={(event) => view.keyed(event, onkeydown)}
+	onkeydown={(event) => view.handleKey(event, onkeydown)}
 	class="min-h-0 flex-1 overflow-auto"
 	tabindex="0"
 	role="region"

@@ -9,7 +9,7 @@
 	import GroupTools from './GroupTools.svelte';
 	import StruckList from './StruckList.svelte';
 	import TickedBar from './TickedBar.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		findings: Findings;
@@ -120,7 +120,7 @@
 		<StruckList {list} entries={findings.struck.topics} />
 	{/if}
 	<ul bind:this={list.element} aria-label="Topics in their usual order">
-		{#each keyed( rows, ({ topic }) => list.keyOf(topic) ) as { rowKey, item: { topic, isInner } }, at (rowKey)}
+		{#each withRowKeys( rows, ({ topic }) => list.keyOf(topic) ) as { rowKey, item: { topic, isInner } }, at (rowKey)}
 			{@const isOpen = list.isOpen(topic)}
 			<li class="border-b border-rule py-1.5" class:pl-6={isInner}>
 				<div class="flex items-baseline gap-3">
@@ -161,7 +161,7 @@
 					<div class="grid gap-x-8 pt-2 pb-3 pl-7 lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]">
 						<div>
 							<ul>
-								{#each keyed(byLetter(topic), (h) => h.ref + h.section) as { rowKey, item: h } (rowKey)}
+								{#each withRowKeys(byLetter(topic), (h) => h.ref + h.section) as { rowKey, item: h } (rowKey)}
 									<li class="flex items-start gap-2 py-1">
 										<input
 											type="checkbox"
@@ -227,7 +227,7 @@
 	{#if findings.ownTopics.length > 0}
 		<h2 class="mt-5 border-b border-rule pb-1 text-base">Nobody covers it</h2>
 		<ul>
-			{#each keyed(findings.ownTopics, (topic) => topic.id) as { rowKey, item: topic } (rowKey)}
+			{#each withRowKeys(findings.ownTopics, (topic) => topic.id) as { rowKey, item: topic } (rowKey)}
 				<li class="flex items-baseline gap-4 border-b border-rule py-1.5">
 					<span class="min-w-0 flex-1 font-serif text-[15px]">{topic.label}</span>
 					<span class="text-ink-2"

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { Command, Dialog } from 'bits-ui';
 	import { actions } from './actions.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	let { open = $bindable(false) }: { open: boolean } = $props();
 </script>
@@ -21,7 +21,7 @@
 				/>
 				<Command.List class="max-h-80 overflow-y-auto py-1">
 					<Command.Empty class="px-4 py-3 text-ink-2">Nothing is called that.</Command.Empty>
-					{#each keyed(actions.all, (action) => action.label) as { rowKey, item: action } (rowKey)}
+					{#each withRowKeys(actions.all, (action) => action.label) as { rowKey, item: action } (rowKey)}
 						<Command.Item
 							value={action.label}
 							keywords={action.also ? [action.also] : []}

@@ -1,7 +1,7 @@
 <!-- Pages that are here already: whether to replace them, keep both or leave the new one out. -->
 <script lang="ts">
 	import type { Repeat, RepeatChoice } from './import-report';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		repeats: readonly Repeat[];
@@ -36,7 +36,7 @@
 			: `${repeats.length} of these pages are here already.`}
 	</p>
 	<ul class="mt-1 max-h-52 overflow-y-auto">
-		{#each keyed(repeats, ({ incoming }) => incoming.id) as { rowKey, item: { here } }, i (rowKey)}
+		{#each withRowKeys(repeats, ({ incoming }) => incoming.id) as { rowKey, item: { here } }, i (rowKey)}
 			<li class="flex flex-wrap items-center gap-x-3 border-b border-rule py-1">
 				<span class="min-w-0 flex-1 font-serif">{here.article.title || here.name}</span>
 				<select

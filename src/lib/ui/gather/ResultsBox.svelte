@@ -6,7 +6,7 @@
 	import { lookUp } from '$lib/services/search';
 	import { countOf } from '../parts/count-of';
 	import type { WantedAddress } from './import-report';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		keyword: string;
@@ -112,7 +112,7 @@
 			>
 		</p>
 		<ul class="mt-1 max-h-56 overflow-y-auto">
-			{#each keyed(shown, (result) => result.address) as { rowKey, item: result } (rowKey)}
+			{#each withRowKeys(shown, (result) => result.address) as { rowKey, item: result } (rowKey)}
 				{@const { position, address, title, strength, kind, date } = result}
 				<li class="border-b border-rule">
 					<label class="flex items-baseline gap-2 py-1" class:text-ink-2={isHere(result)}>

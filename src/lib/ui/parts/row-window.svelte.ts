@@ -52,7 +52,7 @@ export class RowWindow {
 
 	/**
 	 * Scrolls a row into sight and puts the focus on its button of class `open`. Until a row far away
-	 * is drawn the scrolling element has the focus, so that no key is lost; see `keyed`.
+	 * is drawn the scrolling element has the focus, so that no key is lost; see `handleKey`.
 	 */
 	async focus(at: number): Promise<void> {
 		get(this.#virtual).scrollToIndex(at);
@@ -74,7 +74,7 @@ export class RowWindow {
 	}
 
 	/** Takes a key for the row that is awaited; to be called where the scrolling element has the focus. */
-	keyed(event: KeyboardEvent, take: (event: KeyboardEvent, at: number) => void): void {
+	handleKey(event: KeyboardEvent, take: (event: KeyboardEvent, at: number) => void): void {
 		if (event.target === event.currentTarget && this.#awaited !== null) take(event, this.#awaited);
 	}
 

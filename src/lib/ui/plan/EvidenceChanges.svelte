@@ -2,7 +2,7 @@
 <script lang="ts">
 	import type { EvidenceChange } from '$lib/core/plan';
 	import { usePlanEditor } from './plan-editor.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	const editor = usePlanEditor();
 	const SHOWN = 8;
@@ -65,7 +65,7 @@
 		>
 	</p>
 	<ul>
-		{#each keyed(editor.changes.slice(0, SHOWN), (change) => change.id) as { rowKey, item: change } (rowKey)}
+		{#each withRowKeys(editor.changes.slice(0, SHOWN), (change) => change.id) as { rowKey, item: change } (rowKey)}
 			{@const place = into(change)}
 			<li>
 				{textOf(change)}.

@@ -8,7 +8,7 @@
 	import Why from './Why.svelte';
 	import WhyHeld from './WhyHeld.svelte';
 	import WhyHere from './WhyHere.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		section: PlanSection;
@@ -72,7 +72,7 @@
 </script>
 
 <p class="flex flex-wrap gap-x-4 gap-y-0.5 pl-[52px] max-sm:pl-2">
-	{#each keyed(shown, (placement) => placement.term) as { rowKey, item: placement } (rowKey)}
+	{#each withRowKeys(shown, (placement) => placement.term) as { rowKey, item: placement } (rowKey)}
 		<Why
 			look="inline-flex items-center gap-1.5 hover:text-accent"
 			ondragstart={(event: DragEvent) => drag(event, 'term', placement.term)}
@@ -89,7 +89,7 @@
 			>and {section.terms.length - shown.length} more</span
 		>{/if}
 	{#if !isChosen}
-		{#each keyed(section.questions, ({ question }) => question) as { rowKey, item: { question, reason } } (rowKey)}
+		{#each withRowKeys(section.questions, ({ question }) => question) as { rowKey, item: { question, reason } } (rowKey)}
 			<span class="text-primary" title={reason}>? {editor.nameOf('question', question)}</span>
 		{/each}
 		{#if section.facts.length > 0}<span class="text-ink-2"
@@ -101,7 +101,7 @@
 				{section.notes.length === 1 ? 'note' : 'notes'}</span
 			>{/if}
 	{/if}
-	{#each keyed(conflicts, ({ figure }) => figure.id) as { rowKey, item: { figure } } (rowKey)}<span
+	{#each withRowKeys(conflicts, ({ figure }) => figure.id) as { rowKey, item: { figure } } (rowKey)}<span
 			class="text-accent">= {figure.label || 'a figure'}: {rangeShown(figure)}, sources differ</span
 		>{/each}
 	{#if section.terms.length + section.questions.length + section.facts.length + section.notes.length === 0}<span
@@ -141,13 +141,13 @@
 {/snippet}
 {#if isChosen}
 	<ul class="mt-1 pl-[52px] max-sm:pl-2">
-		{#each keyed(section.questions, (placed) => placed.question) as { rowKey, item: placed } (rowKey)}
+		{#each withRowKeys(section.questions, (placed) => placed.question) as { rowKey, item: placed } (rowKey)}
 			{@render held('question', placed.question, placed, '?')}
 		{/each}
-		{#each keyed(section.facts, (placed) => placed.fact) as { rowKey, item: placed } (rowKey)}
+		{#each withRowKeys(section.facts, (placed) => placed.fact) as { rowKey, item: placed } (rowKey)}
 			{@render held('fact', placed.fact, placed, `= ${signOf(sources.get(placed.fact))}`)}
 		{/each}
-		{#each keyed(shownNotes, (placed) => placed.note) as { rowKey, item: placed } (rowKey)}
+		{#each withRowKeys(shownNotes, (placed) => placed.note) as { rowKey, item: placed } (rowKey)}
 			{@render held('note', placed.note, placed, signOf(sources.get(placed.note)))}
 		{/each}
 		{#if section.notes.length > NOTES_SHOWN + 1}<li>
@@ -160,12 +160,12 @@
 						: `${section.notes.length - shownNotes.length} more of your notes`}</button
 				>
 			</li>{/if}
-		{#each keyed(formats, (format) => format) as { rowKey, item: format } (rowKey)}<li
+		{#each withRowKeys(formats, (format) => format) as { rowKey, item: format } (rowKey)}<li
 				class="text-ink-2"
 			>
 				{format}.
 			</li>{/each}
-		{#each keyed(section.refused, (term) => term) as { rowKey, item: term } (rowKey)}
+		{#each withRowKeys(section.refused, (term) => term) as { rowKey, item: term } (rowKey)}
 			<li class="text-ink-2">
 				does not take <s>{phrases.get(term) ?? term}</s>
 				<button

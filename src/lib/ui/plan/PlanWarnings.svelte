@@ -3,7 +3,7 @@
 	import { focused } from '../parts/focused';
 	import type { PlanWarning } from '$lib/core/plan';
 	import { usePlanEditor } from './plan-editor.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	const editor = usePlanEditor();
 	/** The warning whose reason is being asked for. */
@@ -19,7 +19,7 @@
 </script>
 
 <ul class="mb-2 border-l-2 border-plum pl-3" aria-label="Warnings">
-	{#each keyed(editor.warnings, (warning) => warning.id) as { rowKey, item: warning } (rowKey)}
+	{#each withRowKeys(editor.warnings, (warning) => warning.id) as { rowKey, item: warning } (rowKey)}
 		<li class="py-0.5">
 			{#if warning.section}<button
 					class="text-left hover:underline"
@@ -52,7 +52,7 @@
 				>{editor.dismissed.length} set aside</button
 			>
 		</li>
-		{#if showsDismissed}{#each keyed(editor.dismissed, (warning) => warning.id) as { rowKey, item: warning } (rowKey)}
+		{#if showsDismissed}{#each withRowKeys(editor.dismissed, (warning) => warning.id) as { rowKey, item: warning } (rowKey)}
 				<li class="text-ink-2">
 					{warning.text} <em>{editor.plan?.dismissed[warning.id]}</em>
 					<button class="linkish ml-2" onclick={() => editor.restore(warning)}>Bring back</button>

@@ -12,7 +12,7 @@
 	} from '$lib/core/plan';
 	import Tabs from '../parts/Tabs.svelte';
 	import { usePlanEditor } from './plan-editor.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		plan: Plan;
@@ -202,7 +202,7 @@
 		<p class="py-2 text-xs text-ink-2">Not yet in the outline first. Drag, or tick and place.</p>
 	{/if}
 	<ul class="min-h-0 flex-1 overflow-y-auto pb-6 max-lg:max-h-64" aria-label="Not yet placed first">
-		{#each keyed(shown.slice(0, most), (entry) => entry.id) as { rowKey, item: entry } (rowKey)}
+		{#each withRowKeys(shown.slice(0, most), (entry) => entry.id) as { rowKey, item: entry } (rowKey)}
 			<li
 				class="entry"
 				class:placed={entry.section}

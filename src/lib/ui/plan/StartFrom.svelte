@@ -11,7 +11,7 @@
 	import { keptBlocksOf, type Block } from '$lib/core/pages';
 	import { analysis } from '$lib/workers/client';
 	import { usePlanEditor } from './plan-editor.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		onclose: () => void;
@@ -134,7 +134,7 @@
 					onchange={(event) => takeForm(event.currentTarget.value)}
 				>
 					<option value="">choose a form …</option>
-					{#each keyed(session.client.forms, ({ name }) => name) as { rowKey, item: { name } } (rowKey)}<option
+					{#each withRowKeys(session.client.forms, ({ name }) => name) as { rowKey, item: { name } } (rowKey)}<option
 							value={name}>{name}</option
 						>{/each}
 				</select></label

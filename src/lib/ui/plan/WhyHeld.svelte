@@ -5,7 +5,7 @@
 	import OpenPage from '../findings/OpenPage.svelte';
 	import MoveElsewhere from './MoveElsewhere.svelte';
 	import { usePlanEditor } from './plan-editor.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		kind: Exclude<Placeable, 'term'>;
@@ -76,13 +76,13 @@
 				: `, ${question.volume.toLocaleString('en')} searches a month`}.
 			{#if question.answers.length === 0}Nobody answers it.{/if}
 		</p>
-		{#each keyed(question.answers, (answer) => answer.source) as { rowKey, item: answer } (rowKey)}{@render said(
+		{#each withRowKeys(question.answers, (answer) => answer.source) as { rowKey, item: answer } (rowKey)}{@render said(
 				answer.source,
 				answer.text
 			)}{/each}
 	{:else if fact}
 		{@render said(fact.source, fact.text, fact.heading)}
-		{#each keyed(figures, (figure) => figure.id) as { rowKey, item: figure } (rowKey)}<p
+		{#each withRowKeys(figures, (figure) => figure.id) as { rowKey, item: figure } (rowKey)}<p
 				class={['py-1', figure.agreement === 'differs' ? 'text-accent' : 'text-ink-2']}
 			>
 				{figure.label || 'This figure'}: {rangeShown(figure)} in {figure.sources

@@ -11,7 +11,7 @@
 	} from '$lib/core/keywords';
 	import Popup from '../parts/Popup.svelte';
 	import { describeFilter, NUMBER_NAMES } from './filter-names';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		filters: readonly Filter[];
@@ -172,7 +172,7 @@
 <Popup label="Kept filters" width="17rem" bind:open={openSaved}>
 	{#if saved.length === 0}<p class="text-ink-2">None is kept yet.</p>{/if}
 	<ul>
-		{#each keyed(saved, (one) => one.name) as { rowKey, item: one } (rowKey)}
+		{#each withRowKeys(saved, (one) => one.name) as { rowKey, item: one } (rowKey)}
 			<li class="flex gap-2">
 				<button
 					class="min-w-0 flex-1 truncate text-left hover:underline"

@@ -3,7 +3,7 @@
 	import { format } from 'date-fns';
 	import type { StoredList, StoredPhraseNote } from '$lib/data/db';
 	import Popup from '../parts/Popup.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		lists: readonly StoredList[];
@@ -68,7 +68,7 @@
 		<details class="mt-2">
 			<summary class="text-ink-2">Struck out: {struck.length}</summary>
 			<ul class="max-h-40 overflow-y-auto">
-				{#each keyed(struck, ({ key }) => key) as { rowKey, item: { key } } (rowKey)}<li
+				{#each withRowKeys(struck, ({ key }) => key) as { rowKey, item: { key } } (rowKey)}<li
 						class="flex gap-2"
 					>
 						<span class="flex-1 truncate">{key}</span><button

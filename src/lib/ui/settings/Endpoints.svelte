@@ -113,7 +113,7 @@
 		}
 	}
 
-	function said(result: EndpointTest | null | undefined): string {
+	function resultLine(result: EndpointTest | null | undefined): string {
 		if (result === undefined) return '';
 		if (result === null) return 'asking …';
 		if (result.kind === 'fails') return `It does not work: ${result.reason}.`;
@@ -167,12 +167,12 @@
 						? 'Ships with the app, works without a network and composes from the request alone, to try everything with.'
 						: endpoint.address}
 				</p>
-				{#if said(tests[endpoint.id])}<p
+				{#if resultLine(tests[endpoint.id])}<p
 						class="text-xs"
 						class:text-error={tests[endpoint.id]?.kind === 'fails'}
 						role="status"
 					>
-						{said(tests[endpoint.id])}
+						{resultLine(tests[endpoint.id])}
 					</p>{/if}
 				{#if isPrivate(endpoint.address)}
 					<p class="text-xs">

@@ -18,7 +18,7 @@
 	import { analysis } from '$lib/workers/client';
 	import { useSession } from '../assignment/session.svelte';
 	import { countOf } from '../parts/count-of';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 	import type { ManuscriptEditor } from './manuscript-editor.svelte';
 
 	interface Props {
@@ -152,7 +152,7 @@
 </script>
 
 <h2 class="mt-2 font-sans text-xs">{slip ? slip.heading : 'Put the cursor into a section'}</h2>
-{#each keyed(fitting, ({ passage }) => passage.at) as { rowKey, item: { text, passage } } (rowKey)}
+{#each withRowKeys(fitting, ({ passage }) => passage.at) as { rowKey, item: { text, passage } } (rowKey)}
 	<!-- what drags it by mouse, the button does by key -->
 	<!-- svelte-ignore a11y_no_static_element_interactions -->
 	<div
@@ -177,7 +177,7 @@
 {:else}
 	<p class="item">None of your notes speaks of this section.</p>
 {/each}
-{#each keyed(asked, ({ id }) => id) as { rowKey, item: { text, answers } } (rowKey)}
+{#each withRowKeys(asked, ({ id }) => id) as { rowKey, item: { text, answers } } (rowKey)}
 	<div class="item">
 		<strong>? {text}</strong>
 		{#each answers as answer, i (i)}
@@ -195,7 +195,7 @@
 		{/each}
 	</div>
 {/each}
-{#each keyed(facts, ({ id }) => id) as { rowKey, item: { text, known, others } } (rowKey)}
+{#each withRowKeys(facts, ({ id }) => id) as { rowKey, item: { text, known, others } } (rowKey)}
 	<!-- svelte-ignore a11y_no_static_element_interactions -->
 	<div
 		class="item drags"

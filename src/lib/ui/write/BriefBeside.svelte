@@ -4,7 +4,7 @@
 	import type { Findings } from '$lib/core/findings';
 	import type { Plan } from '$lib/core/plan';
 	import { useSession } from '../assignment/session.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		plan: Plan;
@@ -52,13 +52,15 @@
 					.map(({ term, uses }) => `${phraseOf(term)}${uses > 1 ? ` ×${uses}` : ''}`)
 					.join(' · ')}
 			</p>{/if}
-		{#each keyed(planned.questions, ({ question }) => question) as { rowKey, item } (rowKey)}<p
+		{#each withRowKeys(planned.questions, ({ question }) => question) as { rowKey, item } (rowKey)}<p
 				class="item"
 			>
 				<strong class="text-primary">?</strong>
 				{questionOf(item.question)}
 			</p>{/each}
-		{#each keyed(planned.facts, ({ fact }) => fact) as { rowKey, item } (rowKey)}<p class="item">
+		{#each withRowKeys(planned.facts, ({ fact }) => fact) as { rowKey, item } (rowKey)}<p
+				class="item"
+			>
 				<strong class="text-primary">=</strong>
 				{textOf(item.fact)}
 			</p>{/each}

@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { focused } from '../parts/focused';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 	import type { ClientComments } from './client-comments.svelte';
 	import OverPage from './OverPage.svelte';
 
@@ -60,7 +60,7 @@
 	</p>
 	{#if comments.all.length > 0}
 		<ol class="list" aria-label="All comments">
-			{#each keyed(comments.all, ({ block, words }) => `${block} ${words}`) as { rowKey, item }, i (rowKey)}
+			{#each withRowKeys(comments.all, ({ block, words }) => `${block} ${words}`) as { rowKey, item }, i (rowKey)}
 				<li>
 					<button class="linkish" onclick={() => comments.show(i)}>“{item.words}”</button>
 					{item.text}

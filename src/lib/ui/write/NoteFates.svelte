@@ -5,7 +5,7 @@
 	import { stretchOf, type NoteFate } from '$lib/core/writers';
 	import { messageOf } from '$lib/data/trouble';
 	import { useSession } from '../assignment/session.svelte';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 	import {
 		FATE_KINDS,
 		FATE_NAMES,
@@ -119,7 +119,7 @@
 	{#if inHand.length > 0}
 		<div class="item hand" aria-label="Made of">
 			<p class="text-xs">The paragraph in hand was made of</p>
-			{#each keyed(inHand, nameOf) as { rowKey, item: one } (rowKey)}
+			{#each withRowKeys(inHand, nameOf) as { rowKey, item: one } (rowKey)}
 				<p class="mt-1">
 					<strong class="text-secondary">{session.noteSigns.get(one.note)}</strong>
 					<span class="font-serif">{short(one.text)}</span>
@@ -137,7 +137,7 @@
 	{#each notes as note (note)}
 		<h3>{session.noteSigns.get(note)} {session.nameOf(note)}</h3>
 		<ul aria-label="{FATE_NAMES[shown]}: {session.nameOf(note)}">
-			{#each keyed( list.filter((one) => one.note === note), nameOf ) as { rowKey, item: one } (rowKey)}
+			{#each withRowKeys( list.filter((one) => one.note === note), nameOf ) as { rowKey, item: one } (rowKey)}
 				{@const { fate } = one}
 				<li
 					class="item"

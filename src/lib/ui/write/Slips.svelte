@@ -3,7 +3,7 @@
 	import type { Slip } from '$lib/core/standing';
 	import StateMark from '../parts/StateMark.svelte';
 	import { placeSlips, rowsThatFit } from './slip-layout';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	/** A version as it is named beside its section. */
 	interface VersionSign {
@@ -140,7 +140,7 @@
 		<div class="budget" class:over={slip.words > slip.budget * 1.15}>
 			<i style:width="{Math.min(100, (100 * slip.words) / Math.max(1, slip.budget))}%"></i>
 		</div>
-		{#each keyed(rowsOf(slip, room), (row) => row.kind + row.key) as { rowKey, item: row } (rowKey)}
+		{#each withRowKeys(rowsOf(slip, room), (row) => row.kind + row.key) as { rowKey, item: row } (rowKey)}
 			<div
 				class="line {row.kind}"
 				class:done={row.isDone || row.kind === 'placed' || row.kind === 'more'}

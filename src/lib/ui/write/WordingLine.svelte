@@ -1,7 +1,7 @@
 <!-- What brief and client settle about wording: the marks of the manuscript that speak of it, by rule. -->
 <script lang="ts">
 	import type { Mark } from '$lib/core/proof';
-	import { keyed } from '../parts/keyed';
+	import { withRowKeys } from '../parts/row-keys';
 
 	interface Props {
 		marks: readonly Mark[];
@@ -29,7 +29,7 @@
 		return Number(b!.place === null) - Number(a!.place === null);
 	}
 
-	function told(group: readonly Mark[]): string {
+	function lineOf(group: readonly Mark[]): string {
 		const { reason, check, quote, about } = group[0]!;
 		if (group[0]!.place === null) return reason;
 		const sentences = new Set(group.map(({ sentence }) => sentence)).size;
@@ -53,7 +53,7 @@
 		<ul class="py-1">
 			{#each groups as group, i (i)}
 				<li class={['py-0.5', group[0]!.place === null ? '' : 'text-plum']}>
-					{told(group)}{#each keyed(group
+					{lineOf(group)}{#each withRowKeys(group
 							.filter(({ place }) => place !== null)
 							.slice(0, MOST), ({ id }) => id) as { rowKey, item: mark } (rowKey)}
 						<button class="ml-2 font-serif text-ink-2 hover:underline" onclick={() => onshow(mark)}

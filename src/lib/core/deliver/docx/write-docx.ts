@@ -89,7 +89,7 @@ export async function writeDocx(input: DocxInput): Promise<Blob> {
 			footnotes: Object.fromEntries(
 				maker.footnotes.map(({ name, address }, i) => [
 					i + 1,
-					{ children: [new Paragraph({ children: [named(name, address)] })] }
+					{ children: [new Paragraph({ children: [sourceLink(name, address)] })] }
 				])
 			),
 			numbering: {
@@ -273,7 +273,7 @@ class DocxMaker {
 							...block.entries.map(
 								({ number, name, address }) =>
 									new Paragraph({
-										children: [new TextRun(`${number}. `), named(name, address)]
+										children: [new TextRun(`${number}. `), sourceLink(name, address)]
 									})
 							)
 						];
@@ -429,7 +429,7 @@ class DocxMaker {
 	}
 }
 
-function named(name: string, address: string): ParagraphChild {
+function sourceLink(name: string, address: string): ParagraphChild {
 	return address === ''
 		? new TextRun(plain(name))
 		: new ExternalHyperlink({

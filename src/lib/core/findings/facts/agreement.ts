@@ -20,7 +20,7 @@ export function agreementOf(group: readonly Statement[]): FactGroup['agreement']
 		const { quantity, low, high } = statement;
 		return {
 			source: statement.fact.source,
-			said: said(statement),
+			wording: wordingOf(statement),
 			low: quantity.hedge === 'most' ? -Infinity : low,
 			high: quantity.hedge === 'least' ? Infinity : high
 		};
@@ -30,7 +30,7 @@ export function agreementOf(group: readonly Statement[]): FactGroup['agreement']
 		for (const b of spans.slice(i + 1)) {
 			if (a.source === b.source) continue;
 			if (!isApart(a, b) && !isApart(b, a)) continue;
-			if (isOfOneThing(a.said(), b.said())) return 'differs';
+			if (isOfOneThing(a.wording(), b.wording())) return 'differs';
 			found = 'mixed';
 		}
 	}
@@ -38,14 +38,14 @@ export function agreementOf(group: readonly Statement[]): FactGroup['agreement']
 }
 
 /** Weights of the words a sentence has around a figure, and the sum of their squares. */
-interface Said {
+interface Wording {
 	readonly weights: ReadonlyMap<string, number>;
 	readonly size: number;
 }
 
 /** What the sentence itself says around a figure, the heading and words of extent left out; read when asked for. */
-function said({ stems, weights, inSentence }: Statement): () => Said {
-	let known: Said | undefined;
+function wordingOf({ stems, weights, inSentence }: Statement): () => Wording {
+	let known: Wording | undefined;
 	return () => {
 		if (known) return known;
 		const found = new Map<string, number>();
@@ -69,7 +69,7 @@ function isApart(under: Span, over: Span): boolean {
 	return over.low - under.high > TOLERANCE * Math.abs(under.high);
 }
 
-function isOfOneThing(a: Said, b: Said): boolean {
+function isOfOneThing(a: Wording, b: Wording): boolean {
 	const length = Math.sqrt(a.size * b.size);
 	let likeness = 0;
 	let shared = 0;

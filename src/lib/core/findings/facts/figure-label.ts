@@ -76,10 +76,10 @@ export function labelOf(group: readonly Statement[], isNoun: IsNoun): string {
 export function widerLabelOf(group: readonly Statement[], label: string, isNoun: IsNoun): string {
 	const own = new Set(wordsIn(label).flatMap(({ stems }) => stems));
 	const clauses = group.flatMap(({ fact }) => clausesIn(fact.text));
-	const goesOn = namesIn(group);
+	const inOneName = namesIn(group);
 	for (const further of namingWordsOf(group, isNoun, MOST_FURTHER)) {
 		if (own.has(further)) continue;
-		const wider = shortestStretch(clauses, new Set([...own, further]), goesOn);
+		const wider = shortestStretch(clauses, new Set([...own, further]), inOneName);
 		if (wider !== undefined) return wider;
 	}
 	return '';
@@ -191,19 +191,19 @@ function wordingOf(group: readonly Statement[], stems: readonly string[]): strin
 		...group.map(({ fact }) => fact.text),
 		...group.map(({ fact }) => fact.heading)
 	].flatMap((text) => clausesIn(text));
-	const goesOn = namesIn(group);
+	const inOneName = namesIn(group);
 	for (let count = stems.length; count > 0; count--) {
-		const best = shortestStretch(texts, new Set(stems.slice(0, count)), goesOn);
+		const best = shortestStretch(texts, new Set(stems.slice(0, count)), inOneName);
 		if (best !== undefined) return best;
 	}
 	return '';
 }
 
-/** Whether a name that the evidence knows goes on from one word to the next: "olive", "oil". */
-type GoesOn = (word: string, next: string) => boolean;
+/** Whether two words that follow one another belong to a name that the evidence knows: "olive", "oil". */
+type InOneName = (word: string, next: string) => boolean;
 
 /** The names in the sentences of a group, as pairs of words that stand in them one behind the other. */
-function namesIn(group: readonly Statement[]): GoesOn {
+function namesIn(group: readonly Statement[]): InOneName {
 	const pairs = new Set<string>();
 	for (const key of group.flatMap(({ fact }) => fact.terms)) {
 		const words = key.split(/[ -]/);
@@ -216,10 +216,10 @@ function namesIn(group: readonly Statement[]): GoesOn {
 function shortestStretch(
 	clauses: readonly Clause[],
 	wanted: ReadonlySet<string>,
-	goesOn: GoesOn
+	inOneName: InOneName
 ): string | undefined {
 	return clauses
-		.map((clause) => stretchOf(clause, wanted, goesOn))
+		.map((clause) => stretchOf(clause, wanted, inOneName))
 		.filter((stretch) => stretch !== null)
 		.map((stretch) =>
 			stretch.length === 1 ? singularOf(stretch[0]!) : stretch.join(' ').replace(DONE_TO, '')
@@ -286,7 +286,11 @@ function clausesOf(text: string): Clause[] {
 }
 
 /** The shortest run of words that holds every stem, with the rest of a name that it ends in; null when a stem is missing. */
-function stretchOf(clause: Clause, wanted: ReadonlySet<string>, goesOn: GoesOn): string[] | null {
+function stretchOf(
+	clause: Clause,
+	wanted: ReadonlySet<string>,
+	inOneName: InOneName
+): string[] | null {
 	let best: { readonly from: number; readonly to: number } | null = null;
 	for (let from = 0; from < clause.length; from++) {
 		// a shorter run begins at one of the wanted
@@ -304,7 +308,7 @@ function stretchOf(clause: Clause, wanted: ReadonlySet<string>, goesOn: GoesOn):
 	// no name is cut short
 	while (
 		to + 1 < Math.min(clause.length, best.from + LONGEST_LABEL) &&
-		goesOn(clause[to]!.word, clause[to + 1]!.word)
+		inOneName(clause[to]!.word, clause[to + 1]!.word)
 	)
 		to++;
 	return clause.slice(best.from, to + 1).map(({ word }) => word);

@@ -14,7 +14,7 @@ import {
 import { cellsOfRow, groupsOf, type NoteGroup } from './structure';
 import { transcriptUnits } from './transcript-units';
 import type { NoteHeading, ReadNoteUnits, Speaker, UnitKind } from './unit';
-import { isPractical, isSaid, keyed, type NoteToRead, type UnitDraft } from './unit-drafts';
+import { isPractical, isSaid, withKeys, type NoteToRead, type UnitDraft } from './unit-drafts';
 
 /**
  * Reads a note as typed units in its own order: every word of it stands in a unit or a heading,
@@ -80,11 +80,11 @@ class NoteReader {
 	read(): ReadNoteUnits {
 		for (const [i, group] of this.#groups.entries())
 			this.#readGroup(group, this.#groups[i - 1], this.#groups[i + 1]);
-		const units = confidedBack(this.#withoutLastPart(this.#units));
+		const units = withConfidedSentences(this.#withoutLastPart(this.#units));
 		return {
 			title: this.#title,
 			speakers: this.#speakers,
-			units: keyed(units),
+			units: withKeys(units),
 			headings: this.#headings,
 			columns: this.#columns
 		};
@@ -481,13 +481,13 @@ function isWrapped(lines: readonly NoteLine[]): boolean {
 	if (lines.length < 2) return false;
 	const inner = lines.slice(0, -1).map(({ text }) => text);
 	const isFull = inner.every((text) => text.length >= 50 && text.length <= 110);
-	const goesOn =
+	const runsOn =
 		inner.filter((text) => !/[.!?:]["”')\]]*$/.test(text)).length >= 0.6 * inner.length;
 	if (lines.length === 2 && inner[0]!.length < 66) return false;
 	const lower = lines.slice(1).filter(({ text }) => /^\p{Ll}/u.test(text)).length;
 	return (
 		isFull &&
-		goesOn &&
+		runsOn &&
 		lower >= 0.5 * (lines.length - 1) &&
 		lines.every(({ shape }) => shape === 'plain')
 	);
@@ -498,7 +498,7 @@ const SPEAKS_BACK =
 	/^(?:and |but |so |obviously,? |please |pls )*(?:(?:she|he|they|we|i) (?:does|do|did)(?:n['’]?t| not) want (?:that|this|it)\b|(?:that|this|it|all (?:that|this)) (?:obviously |of course )?(?:stays|is off|['’]s off|goes no further|is (?:just |only )?(?:between|for your))|keep (?:that|this|it)|(?:don['’]?t|do not|never) (?:print|publish|use|quote|repeat|write|put) (?:that|this|it)\b|not (?:for|to be) (?:print|printed|publication|quoted|used)\b)/i;
 
 /** What is told right before it, in one paragraph, is as confidential as the sentence that says so. */
-function confidedBack(units: readonly UnitDraft[]): UnitDraft[] {
+function withConfidedSentences(units: readonly UnitDraft[]): UnitDraft[] {
 	return units.map((unit, at) => {
 		const next = units[at + 1];
 		return next?.kind === 'off-record' &&

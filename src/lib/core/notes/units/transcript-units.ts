@@ -4,7 +4,7 @@ import { cutSentences } from './cut-sentences';
 import { forbiddenKindOf, leansOn, type Setting } from './kind-of';
 import { isAsker, nameOfLabel } from './speakers';
 import type { ReadNoteUnits, UnitKind } from './unit';
-import { isPractical, isSaid, keyed, type NoteToRead, type UnitDraft } from './unit-drafts';
+import { isPractical, isSaid, withKeys, type NoteToRead, type UnitDraft } from './unit-drafts';
 
 /** Words of what one says at a stretch from which it is cut. */
 const LONG_TURN = 45;
@@ -94,7 +94,7 @@ export function transcriptUnits({ name, text }: NoteToRead): ReadNoteUnits {
 	return {
 		title: name,
 		speakers: names.map((speaker) => ({ name: spoken(speaker), role: '' })),
-		units: keyed(drafts),
+		units: withKeys(drafts),
 		headings: [],
 		columns: new Map()
 	};

@@ -12,7 +12,7 @@ export interface NoteToRead {
 export type UnitDraft = Omit<NoteUnit, 'key'>;
 
 /** Names every unit by its text, and by its number among equal ones. */
-export function keyed(drafts: readonly UnitDraft[]): NoteUnit[] {
+export function withKeys(drafts: readonly UnitDraft[]): NoteUnit[] {
 	const times = new Map<string, number>();
 	return drafts.map((draft) => {
 		const sign = contentSign(draft.text);

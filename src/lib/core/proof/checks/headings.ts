@@ -48,8 +48,8 @@ function headingsIn(
 		if (level === 1 && firstOnes.length > 1 && section !== firstOnes[0])
 			found.push(add('second title', 'An article has one heading of level 1'));
 		const below = blocks[section.to];
-		const goesOn = below !== undefined && below.level > level;
-		if (heading.trim().endsWith('?') && level > 1 && words < ANSWER_WORDS && !goesOn)
+		const hasSubheading = below !== undefined && below.level > level;
+		if (heading.trim().endsWith('?') && level > 1 && words < ANSWER_WORDS && !hasSubheading)
 			found.push(
 				add(
 					'unanswered',

@@ -15,12 +15,12 @@ export class Narrator {
 	 * The sentences of a passage as they can stand in an article: the speaker is named where a
 	 * pronoun would hang in the air, and what was seen on a visit says where.
 	 */
-	speak({ sentences, quoted, voice, note, opensPlain }: Passage, goesOn = false): string[] {
+	speak({ sentences, quoted, voice, note, opensPlain }: Passage, speaksAlready = false): string[] {
 		const before = this.#at;
 		this.#at = voice.kind === 'visit' ? note : null;
 		if (voice.kind === 'speaker' || quoted.includes(true)) {
 			// who goes on speaking is not named again
-			let isSaid = goesOn;
+			let isSaid = speaksAlready;
 			return sentences.map((sentence, i) => {
 				if (!quoted[i])
 					return voice.kind === 'speaker' ? this.#name(sentence, voice.name) : sentence;

@@ -3,7 +3,7 @@
 	import type { PossibleAnswer, Question } from '$lib/core/findings';
 	import { useSession } from '../../assignment/session.svelte';
 	import { judge } from '../../assignment/judge-answer';
-	import { keyed } from '../../parts/keyed';
+	import { withRowKeys } from '../../parts/row-keys';
 
 	interface Props {
 		/** Id of the note. */
@@ -30,7 +30,7 @@
 	<section class="mt-5" aria-labelledby="may-answer">
 		<h2 id="may-answer" class="mb-1 font-sans text-xs font-semibold">May answer</h2>
 		<ul>
-			{#each keyed(showsAll ? offers : offers.slice(0, FIRST), ({ question }) => question.id) as { rowKey, item: { question, one } } (rowKey)}
+			{#each withRowKeys(showsAll ? offers : offers.slice(0, FIRST), ({ question }) => question.id) as { rowKey, item: { question, one } } (rowKey)}
 				<li class="mb-2">
 					<span class="block">{question.text}</span>
 					<span class="text-ink-2">“{one.text}”</span>

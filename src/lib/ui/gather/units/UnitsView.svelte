@@ -17,7 +17,7 @@
 	} from '$lib/core/notes';
 	import type { Note } from '$lib/data/db';
 	import { countOf } from '../../parts/count-of';
-	import { keyed } from '../../parts/keyed';
+	import { withRowKeys } from '../../parts/row-keys';
 	import { briefOfferOf, type BriefOffer } from './brief-offer';
 	import { KINDS, labelOfUnit, nameOfKind, whatItDoes } from './unit-words';
 
@@ -133,7 +133,7 @@
 {#if read.speakers.length > 0}
 	<p class="mb-2 text-ink-2">
 		Speaks:
-		{#each keyed(read.speakers, ({ name }) => name) as { rowKey, item: { name, role } } (rowKey)}
+		{#each withRowKeys(read.speakers, ({ name }) => name) as { rowKey, item: { name, role } } (rowKey)}
 			<input
 				class="speaker"
 				aria-label="Name of the speaker {name}"
@@ -146,7 +146,7 @@
 	</p>
 {/if}
 <ol class="units" bind:this={list} aria-label="Units of {note.name}">
-	{#each keyed( lines, (line) => (line.kind === 'unit' ? line.unit.key : line.text) ) as { rowKey, item: line } (rowKey)}
+	{#each withRowKeys( lines, (line) => (line.kind === 'unit' ? line.unit.key : line.text) ) as { rowKey, item: line } (rowKey)}
 		{#if line.kind === 'heading'}
 			<li class="heading">{line.text}</li>
 		{:else}
@@ -221,7 +221,7 @@
 	<section class="mt-5" aria-label="For the brief">
 		<h2 class="side">For the brief</h2>
 		<ul>
-			{#each keyed(offers, ({ text }) => text) as { rowKey, item: offer } (rowKey)}
+			{#each withRowKeys(offers, ({ text }) => text) as { rowKey, item: offer } (rowKey)}
 				<li class="mb-1 text-ink-2">
 					“{offer.text}”
 					{#if isTaken(offer)}<span class="ml-1">stands in the brief</span>

@@ -1,7 +1,7 @@
 <!-- The cluster of a phrase: its name, what holds it together, its members. -->
 <script lang="ts">
 	import type { Cluster, ScoutRow } from '$lib/core/keywords';
-	import { keyed } from '../../parts/keyed';
+	import { withRowKeys } from '../../parts/row-keys';
 	import { volumeShown } from '../format';
 
 	interface Props {
@@ -54,7 +54,7 @@
 				: 'their words'}.
 	</p>
 	<ul class="mt-1">
-		{#each keyed(members.slice(0, 8), (member) => member.key) as { rowKey, item: member } (rowKey)}
+		{#each withRowKeys(members.slice(0, 8), (member) => member.key) as { rowKey, item: member } (rowKey)}
 			<li class="flex gap-2">
 				<button
 					class="min-w-0 flex-1 truncate text-left font-serif hover:underline"

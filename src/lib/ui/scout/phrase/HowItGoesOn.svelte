@@ -2,7 +2,7 @@
 <script lang="ts">
 	import { longTailOf, type ScoutRow } from '$lib/core/keywords';
 	import { complete } from '$lib/services/search';
-	import { keyed } from '../../parts/keyed';
+	import { withRowKeys } from '../../parts/row-keys';
 
 	interface Props {
 		row: ScoutRow;
@@ -52,7 +52,7 @@
 			{@const fresh = completions.phrases.filter((phrase) => !known.has(phrase))}
 			<p class="mt-1 text-ink-2">From the sample suggestion service, without volumes:</p>
 			<ul>
-				{#each keyed(completions.phrases, (phrase) => phrase) as { rowKey, item: phrase } (rowKey)}<li
+				{#each withRowKeys(completions.phrases, (phrase) => phrase) as { rowKey, item: phrase } (rowKey)}<li
 						class="flex gap-2"
 					>
 						<span class="flex-1 font-serif">{phrase}</span>{#if known.has(phrase)}<span
@@ -71,13 +71,13 @@
 	{/if}
 	{#if tail}
 		<p class="mt-1 text-ink-2">The lists ask for “{tail.subject}” in these ways:</p>
-		{#each keyed(tail.found, ({ pattern }) => pattern) as { rowKey, item: { pattern, phrases } } (rowKey)}
+		{#each withRowKeys(tail.found, ({ pattern }) => pattern) as { rowKey, item: { pattern, phrases } } (rowKey)}
 			<details>
 				<summary
 					><strong>{pattern}</strong> <span class="text-ink-2">{phrases.length}</span></summary
 				>
 				<ul class="pl-3 font-serif">
-					{#each keyed(phrases, (phrase) => phrase) as { rowKey, item: phrase } (rowKey)}<li>
+					{#each withRowKeys(phrases, (phrase) => phrase) as { rowKey, item: phrase } (rowKey)}<li>
 							{phrase}
 						</li>{/each}
 				</ul>
@@ -88,7 +88,7 @@
 				Made after wordings the lists have for other things; nobody has counted these:
 			</p>
 			<ul>
-				{#each keyed(tail.made, ({ phrase }) => phrase) as { rowKey, item: { phrase, after } } (rowKey)}<li
+				{#each withRowKeys(tail.made, ({ phrase }) => phrase) as { rowKey, item: { phrase, after } } (rowKey)}<li
 						class="flex gap-2"
 					>
 						<span class="flex-1 font-serif" title="after: {after.join('; ')}">{phrase}</span><button

@@ -8,7 +8,10 @@ export interface Keyed<T> {
  * Entries with keys for `{#each}`. What evidence says can be equal in every way, and two equal keys
  * end a screen; so an entry that repeats a key gets one of its own, by which repetition it is.
  */
-export function keyed<T>(items: readonly T[], keyOf: (item: T) => string | number): Keyed<T>[] {
+export function withRowKeys<T>(
+	items: readonly T[],
+	keyOf: (item: T) => string | number
+): Keyed<T>[] {
 	const times = new Map<string, number>();
 	const taken = new Set<string>();
 	return items.map((item) => {
