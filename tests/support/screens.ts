@@ -9,7 +9,11 @@ class QuietObserver {
 }
 
 vi.stubGlobal('ResizeObserver', QuietObserver);
-vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener() {}, removeEventListener() {} }));
+vi.stubGlobal('matchMedia', () => ({
+	matches: false,
+	addEventListener() {},
+	removeEventListener() {}
+}));
 vi.stubGlobal('CSS', { escape: (name: string) => name.replace(/[^\w-]/g, '\\$&') });
 Object.defineProperty(document, 'fonts', {
 	value: { ready: Promise.resolve() },

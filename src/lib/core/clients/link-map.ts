@@ -61,6 +61,13 @@ export function readLinkMap(text: string): LinkMapRead {
 /** Words of an address that name no page: they would fit anywhere. */
 const NAMELESS = /^(?:index|home|page|pages|blog|news|shop|tag|category|feed|amp|\d+)$/i;
 
+/** What a file of addresses can be: a sitemap, one that only lists other sitemaps, or neither. */
+export function sitemapKindOf(text: string): 'pages' | 'sitemaps' | null {
+	const start = text.slice(0, 4000);
+	if (/<(?:\w+:)?sitemapindex[\s>]/i.test(start)) return 'sitemaps';
+	return /<(?:\w+:)?(?:urlset|loc)[\s>]/i.test(start) ? 'pages' : null;
+}
+
 /**
  * Reads a sitemap (sitemaps.org): each address with the words of its last part as a phrase. Addresses whose
  * last part says nothing are left out. A scanner of its own, for sitemaps have tens of thousands of rows
@@ -68,16 +75,7 @@ const NAMELESS = /^(?:index|home|page|pages|blog|news|shop|tag|category|feed|amp
  */
 export function readSitemap(xml: string): Link[] {
 	const links: Link[] = [];
-	const seen = new Set<string>();
-	for (const [, raw = ''] of xml.matchAll(
-		/<loc>\s*(?:<!\[CDATA\[)?\s*([^<\]]{1,2000}?)\s*(?:\]\]>)?\s*<\/loc>/gi
-	)) {
-		const address = raw
-			.replace(/&amp;/g, '&')
-			.replace(/&apos;/g, "'")
-			.replace(/&quot;/g, '"');
-		if (!URL.canParse(address) || !ADDRESS.test(address) || seen.has(address)) continue;
-		seen.add(address);
+	for (const address of sitemapAddresses(xml)) {
 		const last = new URL(address).pathname.split('/').filter(Boolean).at(-1) ?? '';
 		const phrase = spelled(last.replace(/\.[a-z]{2,5}$/i, ''))
 			.replace(/[-_+\s]+/g, ' ')
@@ -86,6 +84,21 @@ export function readSitemap(xml: string): Link[] {
 		links.push({ phrase, address });
 	}
 	return links;
+}
+
+/** Every address that a sitemap names, each once: of pages, or of further sitemaps. */
+export function sitemapAddresses(xml: string): string[] {
+	const found = new Set<string>();
+	for (const [, raw = ''] of xml.matchAll(
+		/<(?:\w+:)?loc>\s*(?:<!\[CDATA\[)?\s*([^<\]]{1,2000}?)\s*(?:\]\]>)?\s*<\/(?:\w+:)?loc>/gi
+	)) {
+		const address = raw
+			.replace(/&amp;/g, '&')
+			.replace(/&apos;/g, "'")
+			.replace(/&quot;/g, '"');
+		if (URL.canParse(address) && ADDRESS.test(address)) found.add(address);
+	}
+	return [...found];
 }
 
 function spelled(part: string): string {

@@ -1,7 +1,7 @@
 import { HtmlValidate } from 'html-validate/node';
 import { describe, expect, it } from 'vitest';
 import { planOf } from '../../../../tests/support/plans';
-import { readSitemap } from '../clients';
+import { readSitemap, sitemapAddresses, sitemapKindOf } from '../clients';
 import type { Findings } from '../findings';
 import { docOf, figure, heading, paragraph, textNode, type TakeDoc } from '../manuscript';
 import { EMPTY_ARTICLE, type Block } from '../pages';
@@ -19,7 +19,15 @@ import {
 	withPicture,
 	withPictureWords
 } from './picture-places';
-import { plainReport, reportHtml, reportOf, REPORT_NAMES, type ReportInput } from './report';
+import {
+	drawingFile,
+	drawingsOf,
+	plainReport,
+	reportHtml,
+	reportOf,
+	REPORT_NAMES,
+	type ReportInput
+} from './report';
 
 const said = (text: string) => paragraph(textNode(text));
 const DOC = docOf([
@@ -150,6 +158,20 @@ describe('a sitemap', () => {
 	});
 });
 
+describe('a list of sitemaps', () => {
+	it('is told from a sitemap, and names the sitemaps and no page', () => {
+		const index =
+			'<?xml version="1.0"?><sitemapindex xmlns="http://www.sitemaps.org/schemas/sitemap/0.9"><sitemap><loc>https://a.example/sitemap-posts.xml</loc></sitemap><sitemap><loc>https://a.example/sitemap-posts.xml</loc></sitemap></sitemapindex>';
+		expect(sitemapKindOf(index)).toBe('sitemaps');
+		expect(sitemapAddresses(index)).toEqual(['https://a.example/sitemap-posts.xml']);
+		expect(sitemapKindOf('<s:urlset><s:url><s:loc>https://a.example/wall</s:loc>')).toBe('pages');
+		expect(readSitemap('<s:urlset><s:loc>https://a.example/dry-wall</s:loc>')).toEqual([
+			{ phrase: 'dry wall', address: 'https://a.example/dry-wall' }
+		]);
+		expect(sitemapKindOf('phrase,address\nwall,/wall')).toBeNull();
+	});
+});
+
 describe('a sentence that stands alone', () => {
 	it.each([
 		'The trench is 30 cm deep on firm ground.',
@@ -263,6 +285,25 @@ describe('the report for the client', () => {
 		const without = text({ ...input, parts: REPORT_PARTS.filter((one) => one !== part) });
 		expect(without).not.toContain(REPORT_NAMES[part]);
 		expect(text({ ...input, parts: [part] })).toContain(REPORT_NAMES[part]);
+	});
+
+	it('gives each drawing as a file of its own, which stands before its table where it can be drawn', () => {
+		const report = reportOf(input);
+		const drawings = drawingsOf(report);
+		expect(drawings).toHaveLength(2);
+		const { svg, alt } = drawingFile(drawings[0]!, report);
+		expect(alt).toMatch(/^This article stands at 71 of 100; pages: /);
+		expect(svg).toContain('xmlns="http://www.w3.org/2000/svg"');
+		expect(svg).toMatch(/width="700" height="76"/);
+		expect(svg).toContain(`.own{fill:${report.colour}}`);
+		const tables = plainReport(report);
+		const withOne = plainReport(report, (drawing) =>
+			drawing === drawings[1] ? { kind: 'rule' } : undefined
+		);
+		expect(withOne).toHaveLength(tables.length + 1);
+		const at = withOne.findIndex(({ kind }) => kind === 'rule');
+		expect(withOne[at + 1]).toBe(tables[at]);
+		expect(tables[at]!.kind).toBe('table');
 	});
 
 	it('takes the first of the client’s colours that can be read on paper', () => {

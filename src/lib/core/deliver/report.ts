@@ -60,12 +60,15 @@ export interface ReportInput {
 	readonly dayOf: (ms: number) => string;
 }
 
+/** A drawing (SVG) as a tree. */
+export type ReportDrawing = Element;
+
 /** A part of a report: blocks as in an article, or a drawing with the table it is drawn from. */
 export type ReportBlock =
 	| ArticleBlock
 	| {
 			readonly kind: 'drawing';
-			readonly drawing: Element;
+			readonly drawing: ReportDrawing;
 			readonly table: Extract<ArticleBlock, { kind: 'table' }>;
 	  };
 
@@ -176,9 +179,42 @@ function bodyOf({ clientName, logo, blocks }: Report): ElementContent[] {
 	];
 }
 
-/** The report's blocks without drawings, for forms that cannot hold them: tables stand in their place. */
-export function plainReport({ blocks }: Report): ArticleBlock[] {
-	return blocks.map((block) => (block.kind === 'drawing' ? block.table : block));
+/**
+ * The report's blocks for forms that hold no drawings: each table stands with what a drawing became, if
+ * anything, before it.
+ */
+export function plainReport(
+	{ blocks }: Report,
+	pictureOf: (drawing: ReportDrawing) => ArticleBlock | undefined = () => undefined
+): ArticleBlock[] {
+	return blocks.flatMap((block) => {
+		if (block.kind !== 'drawing') return [block];
+		const picture = pictureOf(block.drawing);
+		return picture ? [picture, block.table] : [block.table];
+	});
+}
+
+/** The drawings of a report. */
+export function drawingsOf({ blocks }: Report): ReportDrawing[] {
+	return blocks.flatMap((block) => (block.kind === 'drawing' ? [block.drawing] : []));
+}
+
+/** A drawing as a file of its own (SVG), and what it shows in words. */
+export function drawingFile(
+	drawing: ReportDrawing,
+	{ colour }: Pick<Report, 'colour'>
+): { readonly svg: string; readonly alt: string } {
+	const [, , width = '700', height = '100'] = String(drawing.properties.viewBox).split(' ');
+	const style = el('style', {}, [text(`.own{fill:${colour}}text{font-family:Georgia,serif}`)]);
+	const whole: Element = {
+		...drawing,
+		properties: { ...drawing.properties, xmlns: 'http://www.w3.org/2000/svg', width, height },
+		children: [style, ...drawing.children]
+	};
+	return {
+		svg: toHtml(whole, { space: 'svg' }),
+		alt: String(drawing.properties.ariaLabel ?? '')
+	};
 }
 
 function standingPart({ standing, pages, holds }: ReportInput): ReportBlock[] {

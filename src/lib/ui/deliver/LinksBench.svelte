@@ -1,9 +1,16 @@
 <!-- Links that would fit, those that stand, and pages for further reading. -->
 <script lang="ts">
 	import { toast } from 'svelte-sonner';
-	import { readLinkMap, readSitemap, type Link } from '$lib/core/clients';
+	import {
+		readLinkMap,
+		readSitemap,
+		sitemapAddresses,
+		sitemapKindOf,
+		type Link
+	} from '$lib/core/clients';
 	import { withLink, withoutLinksTo, type LinkOffer } from '$lib/core/deliver';
 	import { putLinks } from '$lib/data/clients';
+	import { andList } from '$lib/core/text';
 	import { changeTakeAsStep } from '../assignment/change-take';
 	import { history } from '../frame/history.svelte';
 	import { countOf } from '../parts/count-of';
@@ -42,24 +49,44 @@
 		return list.includes(one) ? list.filter((other) => other !== one) : [...list, one];
 	}
 
-	async function bring(files: FileList | null) {
-		const file = files?.[0];
+	/** Sitemaps and lists, several at once; one that only lists other sitemaps says which to bring. */
+	async function bring(files: readonly File[]) {
 		if (picker) picker.value = '';
 		const client = session.assignment?.client;
-		if (!file || !client) return;
-		const text = await readTextFile(file, 'bring a sitemap or a CSV list');
-		if (text === null) return;
-		const isMap = /<(?:urlset|sitemapindex|loc)[\s>]/i.test(text.slice(0, 4000));
-		const read: readonly Link[] = isMap ? readSitemap(text) : readLinkMap(text).links;
-		const before = [...delivery.links];
-		const known = new Set(before.map(({ phrase, address }) => `${phrase}\n${address}`));
-		const fresh = read.filter(({ phrase, address }) => !known.has(`${phrase}\n${address}`));
-		if (fresh.length === 0) {
+		if (files.length === 0 || !client) return;
+		const read: Link[] = [];
+		const empty: string[] = [];
+		const others: string[] = [];
+		for (const file of files) {
+			const text = await readTextFile(file, 'bring a sitemap or a CSV list');
+			if (text === null) continue;
+			const kind = sitemapKindOf(text);
+			if (kind === 'sitemaps') {
+				others.push(...sitemapAddresses(text));
+				continue;
+			}
+			const links = kind === 'pages' ? readSitemap(text) : readLinkMap(text).links;
+			if (links.length === 0) empty.push(file.name);
+			read.push(...links);
+		}
+		if (others.length > 0)
 			toast(
-				read.length === 0
-					? `No address was found in ${file.name}; bring a sitemap, or a list of phrases and addresses.`
-					: 'All of these addresses are here already.'
+				`A sitemap here only lists ${countOf(others.length, 'other sitemap')}; save and bring in the files it names, several at once: ${others.slice(0, 3).join(', ')}${others.length > 3 ? ' …' : ''}`
 			);
+		if (empty.length > 0)
+			toast(
+				`No address was found in ${andList(empty)}; bring a sitemap, or a list of phrases and addresses.`
+			);
+		const before = [...delivery.links];
+		const signOf = ({ phrase, address }: Link) => `${phrase}\n${address}`;
+		const known = new Set(before.map(signOf));
+		const fresh = read.filter((link) => {
+			const isNew = !known.has(signOf(link));
+			known.add(signOf(link));
+			return isNew;
+		});
+		if (fresh.length === 0) {
+			if (read.length > 0) toast('All of these addresses are here already.');
 			return;
 		}
 		await history.run({
@@ -115,7 +142,8 @@
 				class="hidden"
 				accept=".csv,.tsv,.txt,.xml"
 				aria-label="A sitemap or a list of addresses"
-				onchange={(event) => void bring(event.currentTarget.files)}
+				multiple
+				onchange={(event) => void bring([...(event.currentTarget.files ?? [])])}
 			/>
 		{:else}
 			<span class="text-ink-2">Name a client in the brief to keep a link map.</span>

@@ -2,9 +2,11 @@ import 'fake-indexeddb/auto';
 import { render, screen, within } from '@testing-library/svelte';
 import userEvent from '@testing-library/user-event';
 import { flushSync } from 'svelte';
+import { Toaster } from 'svelte-sonner';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { lineOf, NO_DELIVERY_CHOICES, scriptOf } from '$lib/core/deliver';
 import { docOf, docText, figure, heading } from '$lib/core/manuscript';
+import { readLinks } from '$lib/data/clients';
 import { addAssignment, noteHandOver } from '$lib/data/assignments';
 import { db } from '$lib/data/db';
 import { addPicture, listPictures } from '$lib/data/pictures';
@@ -79,6 +81,29 @@ describe('links', () => {
 		expect(session.delivery.nofollow).toEqual(['https://a.example/']);
 		await user.click(screen.getByRole('button', { name: 'A' }));
 		expect(session.delivery.furtherReading).toEqual(['p1']);
+	});
+
+	it('come from sitemaps and lists at once; a list of sitemaps says which to bring', async () => {
+		render(Toaster);
+		render(LinksBench, { delivery: deliveryOf() });
+		const file = (name: string, text: string) => new File([text], name);
+		await user.upload(screen.getByLabelText('A sitemap or a list of addresses'), [
+			file('posts.xml', '<urlset><url><loc>https://f.example/walling-hammer</loc></url></urlset>'),
+			file('links.csv', 'phrase,address\nhearting,/hearting\nwalling hammer,/tools/hammer\n'),
+			file('index.xml', '<sitemapindex><sitemap><loc>https://f.example/a.xml</loc></sitemap>'),
+			file('empty.csv', 'nothing here\n')
+		]);
+		expect(await screen.findByText(/only lists 1 other sitemap.*f\.example\/a\.xml/)).toBeTruthy();
+		expect(screen.getByText(/No address was found in empty\.csv/)).toBeTruthy();
+		await vi.waitFor(async () =>
+			expect((await readLinks('c')).map(({ address }) => address)).toEqual([
+				'https://f.example/walling-hammer',
+				'/hearting',
+				'/tools/hammer'
+			])
+		);
+		await history.undo();
+		expect(await readLinks('c')).toEqual([]);
 	});
 });
 

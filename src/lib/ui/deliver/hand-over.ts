@@ -9,7 +9,6 @@ import {
 	scriptRows,
 	scriptSrt,
 	scriptText,
-	type DeliveredPicture,
 	type FrontMatter,
 	type Report
 } from '$lib/core/deliver';
@@ -18,8 +17,8 @@ import { archiveOf } from '$lib/data/archive';
 import { chooseFolder, writeInto } from '../parts/folder';
 import { readWhole } from '$lib/data/assignments';
 import { analysis } from '$lib/workers/client';
-import { readPicture } from '../parts/read-picture';
 import type { Delivery } from './delivery.svelte';
+import { drawnOf, logoOf } from './report-pictures';
 
 const DOCX_TYPE = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';
 
@@ -157,14 +156,23 @@ export async function makeReport(
 		};
 	const { writeDocx } = await import('$lib/core/deliver/docx');
 	const logo = await logoOf(report);
+	const drawn = await drawnOf(report);
 	const blob = await writeDocx({
 		title: report.title,
 		author: '',
 		description: '',
-		blocks: [...(logo ? [logo.block] : []), ...plainReport(report)],
+		blocks: [
+			...(logo ? [logo.block] : []),
+			...plainReport(report, (drawing) => drawn.get(drawing)?.block)
+		],
 		references: [],
 		hasFootnotes: false,
-		pictures: new Map(logo ? [[logo.block.picture.file, logo.bytes]] : []),
+		pictures: new Map(
+			[...(logo ? [logo] : []), ...drawn.values()].map(({ block, bytes }) => [
+				block.picture.file,
+				bytes
+			])
+		),
 		withRemarks: false,
 		date: new Date()
 	});
@@ -174,30 +182,6 @@ export async function makeReport(
 		type: DOCX_TYPE,
 		what: 'the report for the client, for a word processor'
 	};
-}
-
-const LOGO_WIDTH = 150;
-
-/** The client's logo as a picture that a word processor can show; null where there is none, or it cannot be drawn. */
-async function logoOf({ logo, clientName }: Report) {
-	const [, type, base64] = /^data:(image\/[a-z+]+);base64,(.+)$/.exec(logo) ?? [];
-	if (!type || !base64) return null;
-	const given = Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0));
-	const name = type === 'image/svg+xml' ? 'logo.svg' : 'logo';
-	const read = await readPicture(new File([given], name, { type })).catch(() => null);
-	if (!read) return null;
-	const picture: DeliveredPicture = {
-		id: 'logo',
-		file: 'logo',
-		type: read.type,
-		width: LOGO_WIDTH,
-		height: Math.max(1, Math.round((LOGO_WIDTH * read.height) / read.width)),
-		alt: clientName,
-		credit: '',
-		licence: '',
-		source: ''
-	};
-	return { block: { kind: 'figure' as const, picture, caption: [] }, bytes: read.bytes };
 }
 
 /** The spoken script in all its forms. */
