@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { goTo, makeAssignment, openDrafted, watchErrors } from './support';
+import { bringInSample, goTo, makeAssignment, openDrafted, watchErrors } from './support';
 
 test.describe('without a network', () => {
 	test.use({ serviceWorkers: 'allow' });
@@ -155,4 +155,42 @@ test('the keys stand on one sheet, and the server answers to its own names only'
 	});
 	expect(foreign.status()).toBe(403);
 	expect((await request.get(`${baseURL}/api/demo`)).status()).toBe(200);
+});
+
+test('hints come the first time only; English and measures are chosen once for all', async ({
+	page
+}) => {
+	await bringInSample(page);
+	const hint = page.getByRole('complementary', { name: 'First time here' });
+	await expect(hint).toContainText('Drop pages, notes, subtitles');
+	await hint.getByRole('button', { name: 'Got it' }).click();
+	await expect(hint).toBeHidden();
+	await goTo(page, 'Findings');
+	await expect(hint).toContainText('counted in the pages that count');
+	await goTo(page, 'Gather');
+	await expect(hint).toBeHidden();
+	await goTo(page, 'Plan');
+	await hint.getByRole('button', { name: 'No more of these' }).click();
+	await page.reload();
+	await expect(page.getByRole('button', { name: 'Propose a plan' })).toBeVisible();
+	await goTo(page, 'Brief');
+	await expect(hint).toBeHidden();
+
+	await page.goto('/settings');
+	await page
+		.getByRole('group', { name: 'Measures' })
+		.getByRole('radio', { name: 'Also in imperial' })
+		.check();
+	await page
+		.getByRole('group', { name: 'English' })
+		.getByRole('radio', { name: 'American' })
+		.check();
+	await page.goBack();
+	await goTo(page, 'Findings');
+	await page.getByRole('tab', { name: /Facts/ }).click();
+	await expect(page.getByText(/≈ [\d.–]+ inch/).first()).toBeVisible();
+	await page.goto('/settings');
+	await page.getByRole('button', { name: 'Show the first-time hints again' }).click();
+	await page.goBack();
+	await expect(hint).toBeVisible();
 });

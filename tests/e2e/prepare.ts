@@ -23,6 +23,8 @@ test('the sample is opened, planned and drafted', async ({ page, context }) => {
 		writeFileSync(stateFile(state), JSON.stringify(stored));
 	};
 	await bringInSample(page);
+	// who has been here before sees no first-time hints
+	await page.getByRole('button', { name: 'No more of these' }).click();
 	mkdirSync(dirname(assignmentFile()), { recursive: true });
 	writeFileSync(assignmentFile(), /\/a\/([^/]+)/.exec(page.url())![1]!);
 	await expect(page.getByText(/^9 pages counted.*Findings: /)).toBeVisible();

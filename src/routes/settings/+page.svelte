@@ -1,6 +1,9 @@
 <script lang="ts">
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
 	import Choice from '$lib/ui/settings/Choice.svelte';
+	import { hints } from '$lib/ui/frame/hints.svelte';
+	import { measures, MEASURES, type Measures } from '$lib/ui/frame/measures.svelte';
+	import { spelling, SPELLINGS, type Spelling } from '$lib/ui/frame/spelling.svelte';
 	import Endpoints from '$lib/ui/settings/Endpoints.svelte';
 	import { theme, THEME_MODES, type ThemeMode } from '$lib/ui/frame/theme.svelte';
 	import { TYPE_SIZES, typeSetting, type TypeSize } from '$lib/ui/frame/type-size.svelte';
@@ -14,6 +17,16 @@
 		usual: 'As usual',
 		larger: 'Larger',
 		largest: 'Largest'
+	};
+	const SPELLING_NAMES: Record<Spelling, string> = {
+		notes: 'As in the notes',
+		british: 'British',
+		american: 'American'
+	};
+	const MEASURE_NAMES: Record<Measures, string> = {
+		given: 'As sources give them',
+		metric: 'Also in metric',
+		imperial: 'Also in imperial'
 	};
 	let used = $state('');
 
@@ -42,6 +55,20 @@
 			</p>
 		{/snippet}
 	</Choice>
+	<Choice label="English" values={SPELLINGS} names={SPELLING_NAMES} bind:chosen={spelling.chosen}>
+		{#snippet sample()}
+			<p class="clear-both pt-2 text-ink-2">
+				What Proof reads for and outputs say they are in; an assignment can have its own in Proof.
+			</p>
+		{/snippet}
+	</Choice>
+	<Choice label="Measures" values={MEASURES} names={MEASURE_NAMES} bind:chosen={measures.chosen}>
+		{#snippet sample()}
+			<p class="clear-both pt-2 text-ink-2">
+				Stand beside the figures in Findings. What an article says is left as its source says it.
+			</p>
+		{/snippet}
+	</Choice>
 	<Endpoints />
 	<section class="border-t border-rule py-4">
 		<h2 class="mb-2 text-base">Keys</h2>
@@ -49,6 +76,11 @@
 			Press <kbd class="font-semibold">?</kbd> anywhere for all of them, or
 			<kbd class="font-semibold">Ctrl/⌘ + K</kbd> to find an action by its name.
 		</p>
+		{#if hints.areSome}<p class="mt-2">
+				<button class="linkish" onclick={() => hints.showAgain()}
+					>Show the first-time hints again</button
+				>
+			</p>{/if}
 	</section>
 	<section class="border-t border-rule py-4">
 		<h2 class="mb-2 text-base">Where everything is</h2>

@@ -128,3 +128,64 @@ export function toBase(value: number, unit: string): { value: number; dimension:
 		? { value: value * known.factor, dimension: known.dimension }
 		: { value, dimension: unit };
 }
+
+/** Which measures a reader is used to. */
+export type UnitSystem = 'metric' | 'imperial';
+
+/** Units of each system by dimension, the largest first: the first is chosen of which there is one, or what is usual. */
+const OF_SYSTEM: Readonly<Record<UnitSystem, Readonly<Record<string, readonly string[]>>>> = {
+	metric: {
+		length: ['km', 'm', 'cm', 'mm'],
+		area: ['hectare', 'm²', 'cm²'],
+		volume: ['litre', 'ml'],
+		mass: ['tonne', 'kg', 'g', 'mg'],
+		temperature: ['°C'],
+		speed: ['km/h']
+	},
+	imperial: {
+		length: ['mile', 'foot', 'inch'],
+		area: ['acre', 'square foot'],
+		volume: ['gallon', 'pint'],
+		mass: ['pound', 'ounce'],
+		temperature: ['°F'],
+		speed: ['mph']
+	}
+};
+
+/** How many there must be before people say a unit: two feet are 24 inches. */
+const LEAST: Readonly<Record<string, number>> = { foot: 3, mile: 0.5 };
+
+/** Ground and loads are counted in units of their own. */
+const BULK: Readonly<Record<UnitSystem, string>> = { metric: 'm³', imperial: 'cubic yard' };
+const BULK_UNITS = new Set(['m³', 'cubic foot', 'cubic yard']);
+/** Spoons and cups are the same in both kitchens. */
+const OF_NEITHER = new Set(['cup', 'tablespoon', 'teaspoon']);
+
+/**
+ * A value or range in the units of a system, exact to two digits, as people say it.
+ *
+ * @param unit shown name of the unit it is in
+ * @returns null for what is no measure, or is in that system already
+ */
+export function inSystem(
+	{ low, high }: { readonly low: number; readonly high: number },
+	unit: string,
+	system: UnitSystem
+): { readonly low: number; readonly high: number; readonly unit: string } | null {
+	const { dimension } = toBase(0, unit);
+	const wanted = OF_SYSTEM[system][dimension];
+	if (!wanted || wanted.includes(unit) || OF_NEITHER.has(unit)) return null;
+	if (unit === BULK[system]) return null;
+	const [from, to] = [toBase(low, unit).value, toBase(high, unit).value];
+	if (dimension === 'temperature') {
+		const shown = (celsius: number) =>
+			Math.round(system === 'imperial' ? (celsius * 9) / 5 + 32 : celsius);
+		return { low: shown(from), high: shown(to), unit: wanted[0]! };
+	}
+	const factorOfName = (name: string) => BY_NAME.get(name)!.factor;
+	const chosen = BULK_UNITS.has(unit)
+		? BULK[system]
+		: (wanted.find((name) => from >= (LEAST[name] ?? 1) * factorOfName(name)) ?? wanted.at(-1)!);
+	const said = (value: number) => Number((value / factorOfName(chosen)).toPrecision(2));
+	return { low: said(from), high: said(to), unit: chosen };
+}

@@ -8,7 +8,8 @@
 	import Choice from '../parts/Choice.svelte';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
-	import { rangeShown, valueShown } from './figures';
+	import { measures } from '../frame/measures.svelte';
+	import { alsoShown, rangeShown, valueShown } from './figures';
 	import { GroupList } from './group-list.svelte';
 	import GroupTools from './GroupTools.svelte';
 	import TickedBar from './TickedBar.svelte';
@@ -165,6 +166,10 @@
 	}
 </script>
 
+{#snippet also(said: string)}
+	{#if said !== ''}<small class="block text-xs font-normal text-ink-2">{said}</small>{/if}
+{/snippet}
+
 <div class="flex flex-wrap items-center gap-2 py-2">
 	{#if list.tickedEntries.length > 0}
 		<TickedBar {list} {obstacle} />
@@ -260,7 +265,9 @@
 							onkeydown={(event) => list.onkeydown(event, at, group, show === 'struck')}
 							>{group.label || first?.text || nameOf(group)}</button
 						>
-						<span class="w-32 text-right font-semibold">{rangeShown(group)}</span>
+						<span class="w-32 text-right font-semibold"
+							>{rangeShown(group)}{@render also(alsoShown(group, group, measures.system))}</span
+						>
 						<span class="strip max-lg:hidden" aria-hidden="true">
 							{#if group.sources.length > 1}{#each withRowKeys(group.values, (value) => value.ref) as { rowKey, item: value } (rowKey)}{@const place =
 										placeOf(value, group)}<i
@@ -296,7 +303,11 @@
 											checked={list.parting.has(value.ref)}
 											onchange={() => list.tickPart(value.ref)}
 										/>
-										<span class="w-24 flex-none text-right">{valueShown(value, group)}</span>
+										<span class="w-24 flex-none text-right"
+											>{valueShown(value, group)}{@render also(
+												alsoShown(value, group, measures.system)
+											)}</span
+										>
 										<span class="w-28 flex-none text-xs">{@render source(fact)}</span>
 										<span class="min-w-0 flex-1"
 											>{@render sentence(fact, fact.quantities[value.quantity]?.text ?? '')}</span

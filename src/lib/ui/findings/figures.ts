@@ -1,4 +1,5 @@
 import type { FactGroup, FactValue } from '$lib/core/findings';
+import { inSystem, type UnitSystem } from '$lib/core/reading';
 
 function rounded(value: number): string {
 	const size = Math.abs(value);
@@ -79,6 +80,17 @@ function plural(noun: string, count: number): string {
 		return noun.replace('foot', 'feet');
 	if (/[^aeiou]y$/.test(noun)) return `${noun.slice(0, -1)}ies`;
 	return /(?:x|ch|sh)$/.test(noun) ? `${noun}es` : `${noun}s`;
+}
+
+/** The same in the measures a reader is used to: "≈ 12–18 inches"; empty where there is nothing to convert. */
+export function alsoShown(
+	value: Pick<FactValue, 'low' | 'high'>,
+	{ unit, per, isCount }: Pick<FactGroup, 'unit' | 'per' | 'isCount'>,
+	system: UnitSystem | null
+): string {
+	if (system === null || isCount) return '';
+	const other = inSystem(value, unit, system);
+	return other ? `≈ ${valueShown(other, { unit: other.unit, per, isCount })}` : '';
 }
 
 /** The spread of a group. */

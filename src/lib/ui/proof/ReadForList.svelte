@@ -1,5 +1,6 @@
 <!-- What the take is read for, each with its marks; one of them can be looked at alone or switched off. -->
 <script lang="ts">
+	import { spelling } from '../frame/spelling.svelte';
 	import HowLink from '../parts/HowLink.svelte';
 	import { READS, type ReadFor } from '$lib/core/proof';
 	import { READ_WORDS } from './read-words';
@@ -105,7 +106,11 @@
 			onchange={(event) =>
 				ondialect(event.currentTarget.value === '' ? null : (event.currentTarget.value as Dialect))}
 		>
-			<option value="">as in the notes</option>
+			<option value=""
+				>{spelling.dialect === null
+					? 'as in the notes'
+					: `as in Settings: ${spelling.dialect}`}</option
+			>
 			<option value="british">British</option>
 			<option value="american">American</option>
 		</select></label

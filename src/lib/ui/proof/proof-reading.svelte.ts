@@ -15,6 +15,7 @@ import type { Dialect } from '$lib/core/text';
 import { putUnmarked, readClient } from '$lib/data/clients';
 import { messageOf } from '$lib/data/trouble';
 import { analysis } from '$lib/workers/client';
+import { spelling } from '../frame/spelling.svelte';
 import type { Session } from '../assignment/session.svelte';
 import { history } from '../frame/history.svelte';
 
@@ -94,7 +95,14 @@ export class ProofReading {
 		this.#isReading = true;
 		try {
 			const names = new Map([...letters, ...noteSigns]);
-			const read = await analysis.proofread(evidence, plan, rules, proof.dialect, names, doc);
+			const read = await analysis.proofread(
+				evidence,
+				plan,
+				rules,
+				proof.dialect ?? spelling.dialect,
+				names,
+				doc
+			);
 			if (read === null || mine !== this.#asked) return;
 			const before = this.#seen;
 			this.#trouble = '';

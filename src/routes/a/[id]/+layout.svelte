@@ -5,6 +5,7 @@
 	import { noteGlance } from '$lib/data/glances';
 	import { provideSession, Session } from '$lib/ui/assignment/session.svelte';
 	import { actions } from '$lib/ui/frame/actions.svelte';
+	import Hint from '$lib/ui/frame/Hint.svelte';
 	import { loadAhead } from '$lib/ui/frame/parts-later';
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
 	import { noteStage } from '$lib/ui/assignment/last-stage';
@@ -89,6 +90,7 @@
 	{:else if !session.isRead}
 		<p class="p-8 text-ink-2" role="status">Opening the assignment …</p>
 	{:else}
+		<Hint stage={current} />
 		<div class="min-h-0 flex-1 print:block">{@render children()}</div>
 	{/if}
 </div>
