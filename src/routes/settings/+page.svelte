@@ -73,8 +73,8 @@
 	<section class="border-t border-rule py-4">
 		<h2 class="mb-2 text-base">Keys</h2>
 		<p>
-			Press <kbd class="font-semibold">?</kbd> anywhere for all of them, or
-			<kbd class="font-semibold">Ctrl/⌘ + K</kbd> to find an action by its name.
+			Press <kbd class="font-sans font-semibold">?</kbd> anywhere for all of them, or
+			<kbd class="font-sans font-semibold">Ctrl/⌘ + K</kbd> to find an action by its name.
 		</p>
 		{#if hints.areSome}<p class="mt-2">
 				<button class="linkish" onclick={() => hints.showAgain()}

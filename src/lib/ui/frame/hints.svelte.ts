@@ -10,7 +10,7 @@ export const STAGE_HINTS: Readonly<Record<string, string>> = {
 		'All of this is counted in the pages that count. Pin it, strike it out, merge it: plan and takes follow, and every step can be undone.',
 	plan: 'Propose a plan, then change what you like: what is locked stays when the rest is placed again.',
 	write:
-		'The slips at the left say what each section still wants. Nothing replaces a word of yours unasked: what is written comes as a version beside it.',
+		'The slips beside the text say what each section still wants. Nothing replaces a word of yours unasked: what is written comes as a version beside it.',
 	proof: 'J and K go from mark to mark; a mark is fixed, or dismissed with a reason, and stays so.',
 	deliver:
 		'Look at what is open before it goes, then take any form. What was handed over, and when, is kept.'

@@ -18,9 +18,6 @@ export interface TopicHeading {
 	readonly position: number;
 }
 
-const NOT_TOPICS =
-	/^(?:introduction|intro|overview|(?:(?:pro|top|quick|handy|expert|our|my|more|some|helpful) )?(?:tips?|hints?)(?: (?:&|and) (?:notes?|hints?|tricks|variations|faqs?))?|note|warning|caution|important|remember|see also|conclusions?|summary|in summary|final (?:thoughts|words?)|to sum up|wrapping up|in (?:short|closing|conclusion)|key takeaways?|takeaways|the bottom line|last words?|references|sources|further reading|notes|faqs?|frequently asked.*|(?:your |our |common |more )?questions?(?: (?:answered|and answers|people ask|we are asked|we get))?|q\s?&\s?a|at a glance|in brief|(?:.{1,30} )?(?:by the|in) numbers|(?:project |quick )?overview|in this (?:article|guide|post|checklist|series)|what['’]s in (?:this|the) .*|table of contents|(?:a |our |pro |top |quick |expert )*tips? from .*|about.*author|credits?)[.:!]?$/i;
-
 /** "Step 2", with no word of what. */
 const ONLY_COUNTED =
 	/^(?:step|part|chapter|section|stage|phase|day|week|page|no\.?|#)?\s*\d{1,3}$/i;
@@ -170,8 +167,7 @@ function readOutline(page: PageWork): OutlineEntry[] {
 
 /** Whether a heading is about a matter, and not a part that pages have or the page's own title again. */
 function isTopic(heading: string, title: string): boolean {
-	if (NOT_TOPICS.test(heading) || ONLY_COUNTED.test(heading) || isHeadingOfPage(heading))
-		return false;
+	if (ONLY_COUNTED.test(heading) || isHeadingOfPage(heading)) return false;
 	return plain(heading) !== plain(bareHeading(title));
 }
 
