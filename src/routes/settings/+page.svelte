@@ -2,8 +2,8 @@
 	import TopLine from '$lib/ui/frame/TopLine.svelte';
 	import Choice from '$lib/ui/settings/Choice.svelte';
 	import { hints } from '$lib/ui/frame/hints.svelte';
-	import { measures, MEASURES, type Measures } from '$lib/ui/frame/measures.svelte';
-	import { spelling, SPELLINGS, type Spelling } from '$lib/ui/frame/spelling.svelte';
+	import { measures, MEASURES, type Measures } from '$lib/ui/frame/measures';
+	import { spelling, SPELLINGS, type Spelling } from '$lib/ui/frame/spelling';
 	import Endpoints from '$lib/ui/settings/Endpoints.svelte';
 	import { theme, THEME_MODES, type ThemeMode } from '$lib/ui/frame/theme.svelte';
 	import { TYPE_SIZES, typeSetting, type TypeSize } from '$lib/ui/frame/type-size.svelte';

@@ -36,7 +36,7 @@ import type { Picture, Take } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
 import { messageOf } from '$lib/data/trouble';
 import { localDay } from '../parts/local-day';
-import { spelling } from '../frame/spelling.svelte';
+import { ownDialect } from '../frame/spelling';
 import type { Session } from '../assignment/session.svelte';
 import { ProofReading } from '../proof/proof-reading.svelte';
 import { proofRulesOf } from '../proof/proof-rules';
@@ -133,7 +133,7 @@ export class Delivery {
 	#make(doc: TakeDoc, takeaways: readonly string[]): DeliveredArticle {
 		const { session, choices } = this;
 		const text = doc.content.map(docText).join('\n');
-		const dialect = session.proof.dialect ?? spelling.dialect ?? dialectOf(text);
+		const dialect = session.proof.dialect ?? ownDialect() ?? dialectOf(text);
 		const counted = new Map(session.counted.map((page) => [page.id, page]));
 		return makeArticle(doc, {
 			head: {

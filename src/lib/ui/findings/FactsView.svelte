@@ -8,7 +8,7 @@
 	import Choice from '../parts/Choice.svelte';
 	import MenuItems from '../parts/MenuItems.svelte';
 	import Popup from '../parts/Popup.svelte';
-	import { measures } from '../frame/measures.svelte';
+	import { unitSystem } from '../frame/measures';
 	import { alsoShown, rangeShown, valueShown } from './figures';
 	import { GroupList } from './group-list.svelte';
 	import GroupTools from './GroupTools.svelte';
@@ -266,7 +266,7 @@
 							>{group.label || first?.text || nameOf(group)}</button
 						>
 						<span class="w-32 text-right font-semibold"
-							>{rangeShown(group)}{@render also(alsoShown(group, group, measures.system))}</span
+							>{rangeShown(group)}{@render also(alsoShown(group, group, unitSystem()))}</span
 						>
 						<span class="strip max-lg:hidden" aria-hidden="true">
 							{#if group.sources.length > 1}{#each withRowKeys(group.values, (value) => value.ref) as { rowKey, item: value } (rowKey)}{@const place =
@@ -305,7 +305,7 @@
 										/>
 										<span class="w-24 flex-none text-right"
 											>{valueShown(value, group)}{@render also(
-												alsoShown(value, group, measures.system)
+												alsoShown(value, group, unitSystem())
 											)}</span
 										>
 										<span class="w-28 flex-none text-xs">{@render source(fact)}</span>

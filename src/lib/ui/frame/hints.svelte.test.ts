@@ -3,8 +3,8 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import Hint from './Hint.svelte';
 import { hints, STAGE_HINTS } from './hints.svelte';
-import { measures } from './measures.svelte';
-import { spelling } from './spelling.svelte';
+import { measures, unitSystem } from './measures';
+import { ownDialect, spelling } from './spelling';
 
 const user = userEvent.setup();
 const shown = () => screen.queryByRole('complementary', { name: 'First time here' });
@@ -50,10 +50,10 @@ describe('a first-time hint', () => {
 
 describe('what is chosen once for all', () => {
 	it('is nothing at first: texts and sources say it themselves', () => {
-		expect([spelling.dialect, measures.system]).toEqual([null, null]);
+		expect([ownDialect(), unitSystem()]).toEqual([null, null]);
 		spelling.chosen = 'american';
 		measures.chosen = 'imperial';
-		expect([spelling.dialect, measures.system]).toEqual(['american', 'imperial']);
+		expect([ownDialect(), unitSystem()]).toEqual(['american', 'imperial']);
 		expect(localStorage.getItem('corvan-spelling')).toBe('american');
 		spelling.chosen = 'notes';
 		measures.chosen = 'given';

@@ -1,31 +1,29 @@
-import { StoredChoice } from './stored-choice';
+import { Setting } from './setting.svelte';
 
 export const TYPE_SIZES = ['usual', 'larger', 'largest'] as const;
 export type TypeSize = (typeof TYPE_SIZES)[number];
 
 const SCALES: Readonly<Record<TypeSize, number>> = { usual: 1, larger: 1.15, largest: 1.32 };
-const stored = new StoredChoice<TypeSize>('corvan-type-size', TYPE_SIZES);
 
 /** How large manuscripts are set; the rest of the app keeps to the browser's own size. */
 class TypeSetting {
-	#size = $state<TypeSize>(stored.read());
+	readonly #setting = new Setting<TypeSize>('corvan-type-size', TYPE_SIZES);
 
 	constructor() {
 		this.#apply();
 	}
 
 	get size(): TypeSize {
-		return this.#size;
+		return this.#setting.chosen;
 	}
 
 	set size(size: TypeSize) {
-		this.#size = size;
-		stored.keep(size);
+		this.#setting.chosen = size;
 		this.#apply();
 	}
 
 	#apply(): void {
-		document.documentElement.style.setProperty('--type-scale', String(SCALES[this.#size]));
+		document.documentElement.style.setProperty('--type-scale', String(SCALES[this.size]));
 	}
 }
 

@@ -1,6 +1,6 @@
 <!-- What the take is read for, each with its marks; one of them can be looked at alone or switched off. -->
 <script lang="ts">
-	import { spelling } from '../frame/spelling.svelte';
+	import { ownDialect } from '../frame/spelling';
 	import HowLink from '../parts/HowLink.svelte';
 	import { READS, type ReadFor } from '$lib/core/proof';
 	import { READ_WORDS } from './read-words';
@@ -107,9 +107,7 @@
 				ondialect(event.currentTarget.value === '' ? null : (event.currentTarget.value as Dialect))}
 		>
 			<option value=""
-				>{spelling.dialect === null
-					? 'as in the notes'
-					: `as in Settings: ${spelling.dialect}`}</option
+				>{ownDialect() === null ? 'as in the notes' : `as in Settings: ${ownDialect()}`}</option
 			>
 			<option value="british">British</option>
 			<option value="american">American</option>

@@ -5,7 +5,7 @@ import type { Plan } from '$lib/core/plan';
 import type { ProofRules, ReadFor } from '$lib/core/proof';
 import { messageOf } from '$lib/data/trouble';
 import { analysis } from '$lib/workers/client';
-import { spelling } from '../frame/spelling.svelte';
+import { ownDialect } from '../frame/spelling';
 import type { Session } from '../assignment/session.svelte';
 
 /** A text that the take can be held beside. */
@@ -65,7 +65,7 @@ export class ProofBeside {
 				evidence,
 				plan,
 				rules,
-				proof.dialect ?? spelling.dialect,
+				proof.dialect ?? ownDialect(),
 				new Map([...letters, ...noteSigns]),
 				doc,
 				page

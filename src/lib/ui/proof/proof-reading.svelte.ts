@@ -15,7 +15,7 @@ import type { Dialect } from '$lib/core/text';
 import { putUnmarked, readClient } from '$lib/data/clients';
 import { messageOf } from '$lib/data/trouble';
 import { analysis } from '$lib/workers/client';
-import { spelling } from '../frame/spelling.svelte';
+import { ownDialect } from '../frame/spelling';
 import type { Session } from '../assignment/session.svelte';
 import { history } from '../frame/history.svelte';
 
@@ -99,7 +99,7 @@ export class ProofReading {
 				evidence,
 				plan,
 				rules,
-				proof.dialect ?? spelling.dialect,
+				proof.dialect ?? ownDialect(),
 				names,
 				doc
 			);
