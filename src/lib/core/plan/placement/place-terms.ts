@@ -1,5 +1,5 @@
 import { leastPagesOf, type Findings, type Term, type Topic } from '../../findings';
-import { termKeyOf } from '../../text';
+import { andList, termKeyOf } from '../../text';
 import { affinitiesOf, affinityOf } from './affinity';
 import { topicMatcher } from './match-topics';
 import {
@@ -404,7 +404,7 @@ function reasonOf(term: Term, parts: AffinityParts, findings: Findings): string 
 		const phrases = term.company
 			.slice(0, 2)
 			.map((key) => findings.terms.find((other) => other.key === key)?.phrase ?? key);
-		said.push(`it keeps company with ${phrases.join(' and ')}`);
+		said.push(`it keeps company with ${andList(phrases)}`);
 	}
 	if (said.length === 0) said.push(`it usually comes ${percent(term.position)} of the way through`);
 	const text = said.join('; ');
