@@ -105,7 +105,10 @@ async function walk(theme, names) {
 	const page = await (
 		await browser.newContext({ viewport: { width: 1280, height: 800 } })
 	).newPage();
-	await page.addInitScript((mode) => localStorage.setItem('corvan-theme', mode), theme);
+	await page.addInitScript((mode) => {
+		localStorage.setItem('corvan-theme', mode);
+		localStorage.setItem('corvan-hints', 'none');
+	}, theme);
 	const take = async (name) => {
 		if (!names.includes(name)) return;
 		await page.waitForTimeout(700);
