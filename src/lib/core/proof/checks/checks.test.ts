@@ -231,6 +231,14 @@ describe('reading and sameness', () => {
 	it('offers a plainer phrase, and marks what takes itself back', () => {
 		expect(fixes(stockCheck, 'In order to build it, dig.')).toEqual(['To']);
 		expect(quotes(stockCheck, 'A wide range of stone will do.')).toEqual(['A wide range of']);
+		expect(fixes(stockCheck, 'It is important to note that granite splits badly.')).toEqual([
+			'Granite'
+		]);
+		expect(fixes(stockCheck, 'It is hard, and it’s worth noting that granite splits.')).toEqual([
+			'granite'
+		]);
+		expect(quotes(stockCheck, 'Needless to say, a wall moves.')).toEqual(['Needless to say, a']);
+		expect(fixes(stockCheck, 'The bottom line is the cope.')).toEqual([]);
 		expect(quotes(hedgeCheck, 'It may perhaps possibly hold.')).toHaveLength(1);
 		expect(quotes(hedgeCheck, 'It may hold.')).toEqual([]);
 	});

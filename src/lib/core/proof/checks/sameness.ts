@@ -1,6 +1,6 @@
 import { senseOf, type Fault } from '../../measure';
 import { plainWord, wordsOfSentence } from '../../text';
-import type { ArticleCheck, ArticleFinding, BlockCheck, BlockFinding } from '../mark';
+import type { ArticleCheck, ArticleFinding, BlockCheck, BlockFinding, Fix } from '../mark';
 import { FILLERS, HEDGES, STOCK_PHRASES } from '../../writers';
 import { findingIn, placedIn, sentencesIn } from '../places';
 import { rewordingsOf } from '../rewordings';
@@ -18,6 +18,11 @@ const STOCK = new RegExp(
 	'giu'
 );
 
+/** What stands before a whole clause and says nothing of it: what follows says the same alone. */
+const OPENS_CLAUSE = /^(?:it(?:'s| is| goes| should)\b.* that|needless to say|rest assured)$/;
+
+const sentenceCase = (words: string) => words[0]!.toUpperCase() + words.slice(1);
+
 /** Marks set phrases that say little, with a plainer one where there is one. */
 export const stockCheck: BlockCheck = {
 	id: 'stock phrase',
@@ -25,25 +30,30 @@ export const stockCheck: BlockCheck = {
 	look: (block) =>
 		sentencesIn(block).flatMap((sentence) =>
 			[...sentence.text.matchAll(STOCK)].map(({ 0: phrase, index }): BlockFinding => {
-				const plain = STOCK_PHRASES.get(
-					phrase.toLowerCase().replace(/’/g, "'").replace(/\s+/g, ' ')
-				);
+				const known = phrase.toLowerCase().replace(/’/g, "'").replace(/\s+/g, ' ');
+				const plain = STOCK_PHRASES.get(known);
 				const isFirst = index === 0;
+				const next = OPENS_CLAUSE.test(known)
+					? /^,?\s+[\p{L}\p{N}'’-]+/u.exec(sentence.text.slice(index + phrase.length))?.[0]
+					: undefined;
+				const fixes: Fix[] = [];
+				if (plain)
+					fixes.push({
+						label: `Write “${plain}”`,
+						replacement: isFirst ? sentenceCase(plain) : plain
+					});
+				else if (next) {
+					const word = next.replace(/^,?\s+/, '');
+					fixes.push({ label: 'Leave it out', replacement: isFirst ? sentenceCase(word) : word });
+				}
 				return findingIn(
 					sentence,
 					{
 						about: phrase.toLowerCase(),
 						reason: `“${phrase}” is a set phrase that says little`,
-						fixes: plain
-							? [
-									{
-										label: `Write “${plain}”`,
-										replacement: isFirst ? plain[0]!.toUpperCase() + plain.slice(1) : plain
-									}
-								]
-							: []
+						fixes
 					},
-					{ start: index, end: index + phrase.length }
+					{ start: index, end: index + phrase.length + (next?.length ?? 0) }
 				);
 			})
 		)
