@@ -15,7 +15,7 @@ export const DO_NOT_SAY =
 
 /** What is still to be done by the writer. */
 export const TO_DO =
-	/^(?:to-?do|to do|tbc|tbd|tk|still|open)\b\s*:|^(?:\?\?|!\?)|\?\?(?!\p{L})|\b(?:CHECK|TODO|TBC|TBD|FIXME)\b|^(?:(?:must|need to|have to|remember to|should|and|also)\s+)*(?:(?:ask|ring|phone|call|email|e-mail|chase|find out|look up|look for|check with|check w\/|confirm with|send|get back to|follow up)\s+\S|(?:check|verify|confirm)\s+(?:if|whether|the|with|w\/|w\.|this|that|figures?|numbers?|source|quote|spelling|date))|^(?:photo|pic|picture|image|screenshot|source|sources|link|links|quote|illustration)\s*(?:of|for|with|from|\?)|\b(?:wants?|would like|asked) to (?:see|read|check|approve)\b[^.]{0,40}\b(?:before|first|it|them|quotes?)\b|\bbefore (?:it|this) (?:goes|runs|is published)\b|[→>]\s*ask\b|[–—-]\s*check[.!]?$|\bsend (?:her |him |them |the )?(?:questions?|quotes?|draft|copy)\b|\b(?:[Aa]sk|[Rr]ing|[Pp]hone|[Ee]-?mail|[Tt]ext|[Mm]essage|[Cc]hase|[Rr]emind|[Cc]heck with|[Cc]onfirm with|[Gg]et back to) [A-Z]\p{Ll}+ (?:re|about|for|when|if|whether|how|what|which|who|where)\b/u;
+	/^(?:to-?do|to do|tbc|tbd|tk|still|open)\b\s*:|^\(?note to self\b|^(?:\?\?|!\?)|\?\?(?!\p{L})|\b(?:CHECK|TODO|TBC|TBD|FIXME)\b|^(?:(?:must|need to|have to|remember to|should|and|also)\s+)*(?:(?:ask|ring|phone|call|email|e-mail|chase|find out|look up|look for|check with|check w\/|confirm with|send|get back to|follow up)\s+\S|(?:check|verify|confirm)\s+(?:if|whether|the|with|w\/|w\.|this|that|figures?|numbers?|source|quote|spelling|date))|^(?:photo|pic|picture|image|screenshot|source|sources|link|links|quote|illustration)\s*(?:of|for|with|from|\?)|\b(?:wants?|would like|asked) to (?:see|read|check|approve)\b[^.]{0,40}\b(?:before|first|it|them|quotes?)\b|\bbefore (?:it|this) (?:goes|runs|is published)\b|[→>]\s*ask\b|[–—-]\s*check[.!]?$|\bsend (?:her |him |them |the )?(?:questions?|quotes?|draft|copy)\b|\b(?:[Aa]sk|[Rr]ing|[Pp]hone|[Ee]-?mail|[Tt]ext|[Mm]essage|[Cc]hase|[Rr]emind|[Cc]heck with|[Cc]onfirm with|[Gg]et back to) [A-Z]\p{Ll}+ (?:re|about|for|when|if|whether|how|what|which|who|where)\b/u;
 
 /** What the client or the editor wants of the text. */
 export const BRIEF =
@@ -31,6 +31,10 @@ export const BACKGROUND =
 /** Talk that no reader needs. */
 export const ASIDE =
 	/^\([^()\d]{1,20}\)$|^(?:(?:always )?happy to (?:help|chat|answer)|glad to help|hope (?:this|that|it) helps|no problem|great question|good question|answers? (?:below|inline|in the thread)|(?:comments?|replies|answers?) (?:are )?(?:inline|below))\b[^.]{0,30}[.!]?$|^(?:hi|hiya|hello|hey|dear|cheers|thanks|thank you|ta|best|all (?:the )?best|best wishes|many thanks|take care|kind regards|regards|warm regards|yours|love|sincerely|sorry|sent from|have a|speak soon|talk soon|x+|ps)\b[^.]{0,50}[.,!:)]?$|^(?:hi|hello|hey|dear)\b|^sorry (?:for|about)\b|\bsorry (?:for|about) the (?:wait|delay|silence)\b|\b(?:lol|haha|hah|ha ha|rofl|:-?\)|not amused)\b|^(?:right|yes|yeah|no|ok|okay|so|well|hm+|mm+|erm|sure|exactly|indeed|true|good|great|nice|lovely|oh|ah|makes sense|shrugs?|laughs?|fair enough|never mind|we've had that|and then)(?:[,. ]+(?:right|yes|yeah|no|ok|okay|so|well))*[.!?]*$|\b(?:nice|good|great|lovely|fun) (?:point|line|quote|detail|story|one)\b(?!:)|^\[(?:laughs?|laughter|applause|music|pause|inaudible|crosstalk|coughs?)\]|\bkeep that[.!]?$|\bmust ring (?:the|my)\b|^(?:i(?:['’]ve| have)? )?(?:no idea|not sure|don['’]t know) (?:who|where|how|why|what) (?:wrote|said|put|got|came|started|made)\b[^.]{0,40}[.!?]?$/iu;
+
+/** Thanks alone, whatever they are for. */
+export const THANKS =
+	/^(?:many thanks|thanks|thank you|cheers|ta)\b(?!.*\b(?:if|please|could|would)\b)[^.!?\d]{0,60}[.!,]?$/i;
 
 /** Fields of a table of wishes. */
 const BRIEF_FIELDS =

@@ -73,3 +73,37 @@ describe('jotted notes', () => {
 		expect(lost).toEqual([]);
 	});
 });
+
+describe('what is said around the matter of a mail or a log', () => {
+	const kindsOf = (text: string) => {
+		const { units, headings } = readNoteUnits({ kind: 'note', name: 'n.txt', text });
+		return new Map([
+			...units.map((unit) => [unit.text, unit.kind] as const),
+			...headings.map((heading) => [heading.text, 'heading'] as const)
+		]);
+	};
+
+	it('is no heading and no claim: thanks, how it ends, and the signature', () => {
+		const kinds = kindsOf(
+			'From: Petra Lund <p@school.example>\nSubject: bread\n\nHi Sam,\n\nthanks for the draft idea.\n\nThe starter is fed twice a day in summer.\n\nBest wishes\nPetra\n\n-- \nPetra Lund\nHead baker, Bread School\n+44 20 7946 0000\n\n> Is rye harder?\n\nRye needs more water than wheat does.\n'
+		);
+		for (const text of ['thanks for the draft idea.', 'Best wishes', 'Head baker, Bread School'])
+			expect([text, kinds.get(text)]).toEqual([text, 'aside']);
+		expect(kinds.get('The starter is fed twice a day in summer.')).toBe('claim');
+		expect(kinds.get('Is rye harder?')).toBe('question');
+	});
+
+	it('heads no table: a note to oneself in brackets', () => {
+		const kinds = kindsOf(
+			'# bread log\n\n(note to self: photo of the two loaves)\n\n| flour | rise |\n| white | 4 h |\n| rye | 6 h |\n'
+		);
+		expect(kinds.get('(note to self: photo of the two loaves)')).toBe('todo');
+	});
+
+	it('is thanks only where nothing is asked for', () => {
+		const kinds = kindsOf(
+			'Thanks, could you mention the course?\n\nThanks for keeping it under 900 words.\n'
+		);
+		expect([...kinds.values()]).not.toContain('aside');
+	});
+});

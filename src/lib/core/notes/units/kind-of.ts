@@ -5,6 +5,7 @@ import {
 	BRIEF,
 	DO_NOT_SAY,
 	OFF_RECORD,
+	THANKS,
 	TO_DO,
 	WORD_COUNT,
 	kindUnder
@@ -63,6 +64,7 @@ export function forbiddenKindOf(text: string, setting: Setting): UnitKind | null
 export function kindOf(text: string, setting: Setting): UnitKind {
 	const forbidden = forbiddenKindOf(text, setting);
 	if (forbidden) return forbidden;
+	if (THANKS.test(text)) return 'aside';
 	const under = kindUnder(setting.label) ?? kindUnder(setting.heading);
 	if (under === 'brief') return 'brief';
 	if (setting.entry === 'row') return 'row';

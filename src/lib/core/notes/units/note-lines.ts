@@ -42,6 +42,10 @@ const FORWARDED =
 	/^\s*-{2,}.{0,40}\b(?:forwarded|original)\b.{0,40}-{2,}\s*$|^\s*-{3,}\s*forwarded\b/i;
 const MAIL = /^\s*(?:\*\*)?(From|To|Cc|Bcc|Date|Sent|Subject|Re|Fw|Fwd)(?:\*\*)?\s*:\s*(?=\S)/i;
 const QUOTED = /^\s*((?:>\s?)+)/;
+/** What parts a mail from the name, trade and numbers of who wrote it (RFC 3676). */
+const SIGNATURE = /^-- ?$/;
+const MOST_SIGNED = 12;
+
 const REMARK = /^\s*(?:\/\/|%%|NB\b:?|N\.B\.:?)\s*/;
 const EFFECT = /^\s*(?:→+|->+|=>|⇒|➜|➔)\s*/u;
 
@@ -54,6 +58,7 @@ export function noteLinesOf(text: string): NoteLine[] {
 	let block = 0;
 	let at = 0;
 	let mailUntil = MAIL_HEAD;
+	let signedUntil = 0;
 	text.split('\n').forEach((raw, i) => {
 		const start = at;
 		at += raw.length + 1;
@@ -65,10 +70,18 @@ export function noteLinesOf(text: string): NoteLine[] {
 			block++;
 			return add('blank', '');
 		}
+		if (SIGNATURE.test(line) && lines.some(({ shape }) => shape === 'mail')) {
+			signedUntil = i + MOST_SIGNED;
+			return add('rule', '');
+		}
 		if (FORWARDED.test(line)) {
+			signedUntil = 0;
 			mailUntil = i + MAIL_HEAD;
 			return add('rule', '');
 		}
+		if (i <= signedUntil && signedUntil > 0 && !QUOTED.test(line) && !MAIL.test(line))
+			return add('remark', plain(line));
+		if (i <= signedUntil) signedUntil = 0;
 		if (line.includes('|') && SEPARATOR.test(line)) return add('rule', '', 1);
 		if (RULE.test(line)) return add('rule', '');
 		const ruled = RULED.exec(line);

@@ -1,4 +1,4 @@
-import { BRIEF, WORD_COUNT } from './cues';
+import { ASIDE, BRIEF, TO_DO, WORD_COUNT } from './cues';
 import type { LineShape, NoteLine } from './note-lines';
 import type { Speech } from './speakers';
 
@@ -193,13 +193,20 @@ function isHeadingLine(text: string, isFirst: boolean, isOver: boolean): boolean
 	if (isFirst) return words <= LONGEST_TITLE && !/^(?:hi|hello|dear|hey)\b/i.test(text);
 	if (!isOver || words > LONGEST_HEADING) return false;
 	if (text.endsWith(':')) return true;
+	if (isInPassing(text)) return false;
 	return !/\s[–—-]\s/.test(text) && !/[?,]$/.test(text) && !/:\s/.test(text);
+}
+
+/** How a mail ends, what is still to be done, and what is said in brackets: it heads nothing. */
+function isInPassing(text: string): boolean {
+	return ASIDE.test(text) || TO_DO.test(text) || /^\(.*\)$/.test(text);
 }
 
 /** A line over rows or entries: "by weekly miles, from the same log:", "How". */
 function isLabelLine(text: string): boolean {
 	if (/[.!?]\s/.test(text)) return false;
 	if (text.endsWith(':')) return text.split(/\s+/).length <= LONGEST_TITLE;
+	if (isInPassing(text)) return false;
 	if (/^\d|,/.test(text.replace(/\([^)]*\)/g, ''))) return false;
 	const words = text
 		.replace(/\([^)]*\)/g, '')
