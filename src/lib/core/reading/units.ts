@@ -132,7 +132,7 @@ export function toBase(value: number, unit: string): { value: number; dimension:
 /** Which measures a reader is used to. */
 export type UnitSystem = 'metric' | 'imperial';
 
-/** Units of each system by dimension, the largest first: the first is chosen of which there is one, or what is usual. */
+/** Units of each system by dimension, the largest first. The first is taken of which the value is at least `LEAST`, else the last. */
 const OF_SYSTEM: Readonly<Record<UnitSystem, Readonly<Record<string, readonly string[]>>>> = {
 	metric: {
 		length: ['km', 'm', 'cm', 'mm'],
@@ -152,7 +152,7 @@ const OF_SYSTEM: Readonly<Record<UnitSystem, Readonly<Record<string, readonly st
 	}
 };
 
-/** How many there must be before people say a unit: two feet are 24 inches. */
+/** From how many of a unit on it is used; 1 where nothing is said. Below three feet people say inches. */
 const LEAST: Readonly<Record<string, number>> = { foot: 3, mile: 0.5 };
 
 /** Ground and loads are counted in units of their own. */

@@ -42,8 +42,9 @@ const FORWARDED =
 	/^\s*-{2,}.{0,40}\b(?:forwarded|original)\b.{0,40}-{2,}\s*$|^\s*-{3,}\s*forwarded\b/i;
 const MAIL = /^\s*(?:\*\*)?(From|To|Cc|Bcc|Date|Sent|Subject|Re|Fw|Fwd)(?:\*\*)?\s*:\s*(?=\S)/i;
 const QUOTED = /^\s*((?:>\s?)+)/;
-/** What parts a mail from the name, trade and numbers of who wrote it (RFC 3676). */
+/** The line above the signature of a mail, "-- " (RFC 3676, section 4.3). */
 const SIGNATURE = /^-- ?$/;
+/** Lines below it that can belong to the signature. */
 const MOST_SIGNED = 12;
 
 const REMARK = /^\s*(?:\/\/|%%|NB\b:?|N\.B\.:?)\s*/;
