@@ -10,7 +10,11 @@ export interface Stretch {
 /** A stop in a jotting, behind which nobody puts a capital: "3 numbers. use comfort". */
 const JOTTED_STOP = /(?<=[\p{L}\p{N})°%’'"”]{2}[.!?])\s+(?=[\p{Ll}\p{N}£$€"“])/gu;
 const SHORTENED =
-	/(?:^|[\s(])(?:approx|abt|c|ca|w|yrs?|mins?|hrs?|btw|e\.g|i\.e|vs|no|etc|inc|incl|sq|kg|g|st|ed|fig|max|resp|p|pp|cf|dept|est|ft|in|oz|lbs?|mr|mrs|ms|dr|prof|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec|a\.m|p\.m|u\.s|u\.k)\.$/i;
+	/\d\s?(?:kg|g|ft|in|oz|lbs?|p)\.$|(?:^|[\s(])(?:approx|abt|c|ca|w|yrs?|mins?|hrs?|btw|e\.g|i\.e|vs|no|etc|inc|incl|sq|st|ed|fig|max|resp|pp|cf|dept|est|mr|mrs|ms|dr|prof|jan|feb|mar|apr|jun|jul|aug|sept?|oct|nov|dec|a\.m|p\.m|u\.s|u\.k)\.$/i;
+
+/** What takes back the jotting before it and says it right: "£11 a month?? no - every 2 months". */
+const CORRECTS =
+	/^(?:no|nope|wait|sorry|scratch that|correction|i mean)\b(?:,? (?:no|wait|actually))?\s*[-–—,:]\s?\S/i;
 
 /** Words of a paragraph from which one without stops was dictated. */
 const DICTATED_WORDS = 40;
@@ -46,7 +50,7 @@ export function cutSentences(text: string): Stretch[] {
 	const open = enclosed(text);
 	return trimmed(
 		text,
-		[...cuts].filter((at) => !open(at)).sort((a, b) => a - b)
+		[...cuts].filter((at) => !open(at) && !CORRECTS.test(text.slice(at))).sort((a, b) => a - b)
 	);
 }
 

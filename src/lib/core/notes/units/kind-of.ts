@@ -51,14 +51,21 @@ export function forbiddenKindOf(text: string, setting: Setting): UnitKind | null
 		return 'off-record';
 	if (setting.bracketsAreOff && /^\[[^\]]+\]\.?$/.test(text)) return 'off-record';
 	if (under === 'off-record' || under === 'do-not-say') return under;
-	if ((DO_NOT_SAY.test(text) || KEEP_OUT.test(text)) && quotedIn(text).share < 0.5)
-		return 'do-not-say';
+	if (forbidsSaying(text)) return 'do-not-say';
 	if (under === 'todo') return 'todo';
 	return (TO_DO.test(text) || STILL_TO_DO.test(text)) &&
 		!/^(?:angle|structure|order|outline|title)\b/i.test(text)
 		? 'todo'
 		: null;
 }
+
+/** An order not to say something; what stands in quotation marks alone was said by somebody. */
+function forbidsSaying(text: string): boolean {
+	const forbids = (said: string) => DO_NOT_SAY.test(said) || KEEP_OUT.test(said);
+	return forbids(text) && (quotedIn(text).share < 0.5 || forbids(text.replace(QUOTED, '“x”')));
+}
+
+const QUOTED = /"[^"]*"|“[^”]*”/g;
 
 /** What a stretch of a note is for. */
 export function kindOf(text: string, setting: Setting): UnitKind {
@@ -69,6 +76,7 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 	if (under === 'brief') return 'brief';
 	if (setting.entry === 'row') return 'row';
 	if (setting.entry === 'step') return 'step';
+	if (IDEA.test(text)) return 'brief';
 	const quoted = quotedIn(text);
 	const isQuote = isQuotation(text, quoted);
 	if (setting.inHead && WORD_COUNT.test(text)) return 'brief';
@@ -76,7 +84,7 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 	if (!isQuote && WANTED_OF_TEXT.test(text)) return 'brief';
 	if (!isQuote && !setting.isOfWriting && speaksOfText(text) && !isAsked(text)) return 'brief';
 	if (ASIDE.test(text) || CHATTER.test(text) || isSignature(text, setting)) return 'aside';
-	if (/^\[[^\]=]+\]$/.test(text)) return 'aside';
+	if (/^\[[^\]=]+\]$/.test(text) || isLeadIn(text)) return 'aside';
 	if (setting.amongWishes && !isQuote) return 'brief';
 	if (BACKGROUND.test(text) && (setting.inHead || !/\d\s?%/.test(text))) return 'background';
 	if (HOW_NOTED.test(text) && (setting.inHead || text.split(/\s+/).length <= MOST_OF_REMARK))
@@ -89,6 +97,10 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 		return 'definition';
 	return 'claim';
 }
+
+/** What the writer thinks of for a part of the text: "intro idea: …", "title? …". */
+const IDEA =
+	/^(?:possible |maybe |working )?(?:intro(?:duction)?|opening|opener|lead|lede|hook|ending|outro|closing|conclusion|headline|title|pull ?quote)s?(?: (?:idea|line|option|para(?:graph)?|sentence|quote|thought)s?)?\s*(?:[:=–]|\?+|->|→)/i;
 
 /** Words of a line that says how it was noted and stands among others. */
 const MOST_OF_REMARK = 8;
@@ -115,6 +127,13 @@ function isQuotation(text: string, { words, share }: { words: number; share: num
 function isAboutSubject(text: string, { inHead }: Setting): boolean {
 	return !inHead && /^(?:please )?(?:use|say|keep|put|write|add)\b/i.test(text) && /\d/.test(text);
 }
+
+/** "In order:", "A few things:": it says that something comes, and nothing else. */
+function isLeadIn(text: string): boolean {
+	return /^[^:\d]+:$/.test(text) && text.split(/\s+/).length <= MOST_OF_LEAD_IN;
+}
+
+const MOST_OF_LEAD_IN = 4;
 
 function isSignature(text: string, { isMail }: Setting): boolean {
 	return isMail && /^(?:[\p{Lu}][\p{L}'’.-]*\s?){1,3}[.,]?$/u.test(text) && text.length <= 30;

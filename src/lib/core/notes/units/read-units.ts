@@ -6,12 +6,14 @@ import { noteLinesOf, type NoteLine } from './note-lines';
 import {
 	isAsker,
 	isSpeakerField,
+	labelIn,
 	nameOfLabel,
 	speakerOfHead,
 	speechesOf,
 	type Speech
 } from './speakers';
 import { cellsOfRow, groupsOf, type NoteGroup } from './structure';
+import { asksLeave, isOfLeave, isRefused, refusedIn, withoutRefused } from './leave';
 import { transcriptUnits } from './transcript-units';
 import type { NoteHeading, ReadNoteUnits, Speaker, UnitKind } from './unit';
 import { isPractical, isSaid, withKeys, type NoteToRead, type UnitDraft } from './unit-drafts';
@@ -32,6 +34,9 @@ class NoteReader {
 	readonly #groups: readonly NoteGroup[];
 	readonly #head: Speaker | null;
 	readonly #speeches: ReadonlyMap<NoteLine, Speech>;
+	readonly #labels: ReadonlySet<string>;
+	/** Questions that the note quotes, in their order. */
+	readonly #asked: readonly string[];
 	readonly #speakers: Speaker[] = [];
 	readonly #units: UnitDraft[] = [];
 	readonly #headings: NoteHeading[] = [];
@@ -50,6 +55,9 @@ class NoteReader {
 	#headParagraphs = 0;
 	#speaking = '';
 	#offRecord = false;
+	/** Whether it was just asked what may be printed. */
+	#asksLeave = false;
+	readonly #refused: string[] = [];
 	#lists = 0;
 	#tables = 0;
 	#paragraphs = 0;
@@ -60,6 +68,10 @@ class NoteReader {
 		this.#lines = noteLinesOf(plain);
 		this.#head = speakerOfHead(this.#lines, name);
 		this.#speeches = speechesOf(this.#lines, this.#head);
+		this.#labels = new Set([...this.#speeches.values()].map(({ label }) => label));
+		this.#asked = this.#lines
+			.filter(({ shape, text }) => shape === 'quoted' && isAsked(text))
+			.map((line) => line.text);
 		this.#groups = groupsOf(this.#lines, this.#speeches);
 		this.#isMail = this.#lines.some(({ shape }) => shape === 'mail');
 		const quoted = this.#lines.findIndex(({ shape }) => shape === 'quoted');
@@ -80,7 +92,10 @@ class NoteReader {
 	read(): ReadNoteUnits {
 		for (const [i, group] of this.#groups.entries())
 			this.#readGroup(group, this.#groups[i - 1], this.#groups[i + 1]);
-		const units = withConfidedSentences(this.#withoutLastPart(this.#units));
+		const units = withoutRefused(
+			withConfidedSentences(this.#withoutLastPart(this.#units)),
+			this.#refused
+		);
 		return {
 			title: this.#title,
 			speakers: this.#speakers,
@@ -226,7 +241,31 @@ class NoteReader {
 		}
 	}
 
+	/** Numbered answers to the numbered questions that a mail quotes. */
+	#readAnswers({ lines }: NoteGroup): void {
+		const before = this.#heading;
+		for (const line of lines) {
+			this.#paragraphs++;
+			this.#heading = this.#asked[line.rank - 1]!;
+			const from = line.start + rawIndex(line, line.text);
+			if (asksLeave(this.#heading)) this.#readLeave(line, line.text, from);
+			else this.#addSentences(line, this.#setting(), {});
+		}
+		this.#heading = before;
+	}
+
+	#answersAsked({ lines, marks }: NoteGroup): boolean {
+		const asked = this.#asked.length;
+		return (
+			marks === 'number' &&
+			asked >= 2 &&
+			lines.length >= 2 &&
+			lines.every(({ rank }) => rank <= asked)
+		);
+	}
+
 	#readList(group: NoteGroup): void {
+		if (this.#answersAsked(group)) return this.#readAnswers(group);
 		const { lines, marks } = group;
 		const under = kindUnder(this.#label) ?? kindUnder(this.#heading);
 		const list = this.#lists++;
@@ -308,6 +347,7 @@ class NoteReader {
 		this.#meet(name, speech.role);
 		this.#speaking = name;
 		if (speech.said === '' && after) return;
+		if (this.#asksLeave) return this.#readLeave(line, speech.said, from);
 		const setting = this.#setting();
 		// a label in full is a record of what was said; "A" and initials stand before jottings as well
 		const isVerbatim = (!isAnswer && speech.label.length > 2) || !this.#marksQuotes;
@@ -320,17 +360,40 @@ class NoteReader {
 		}
 	}
 
-	/** A question, which its answers stand under; behind "Q" the answer can follow on the same line. */
+	/** A question, which its answers stand under; the answer can follow on the same line. */
 	#readAsked(line: NoteLine, { label, said }: Speech): void {
-		const cut = label === 'Q' ? said.indexOf('?') + 1 : 0;
-		const asked = cut > 0 ? said.slice(0, cut) : said;
+		const mark = said.indexOf('?') + 1;
+		const behind = said.slice(mark).trim();
+		const reply = mark > 0 ? labelIn(behind) : null;
+		const isReply = reply !== null && this.#labels.has(reply.label);
+		const asked = mark > 0 && (label === 'Q' || isReply) ? said.slice(0, mark) : said;
 		const answer = said.slice(asked.length).trim();
 		const end = line.end - answer.length;
-		const kind: UnitKind = ASIDE.test(asked) || isPractical(asked) ? 'aside' : 'question';
+		this.#asksLeave = asksLeave(asked);
+		const kind: UnitKind =
+			this.#asksLeave || ASIDE.test(asked) || isPractical(asked) ? 'aside' : 'question';
 		this.#add(line, asked, line.start, end, { kind, speaker: '' });
 		if (kind === 'question') this.#heading = asked;
-		if (answer !== '')
-			this.#addSentences({ ...line, text: answer, start: end }, this.#setting(), {});
+		if (answer === '') return;
+		const rest: NoteLine = { ...line, text: answer, start: end };
+		if (isReply) this.#readSpeech(rest, reply, undefined);
+		else if (this.#asksLeave) this.#readLeave(rest, answer, end);
+		else this.#addSentences(rest, this.#setting(), {});
+	}
+
+	/** What somebody answers who was asked whether it may be printed. */
+	#readLeave(line: NoteLine, said: string, from: number): void {
+		this.#asksLeave = false;
+		const [first, ...rest] = this.#stretchesOf(said, this.#setting());
+		if (!first) return;
+		const end = rest[0] ? from + rest[0].start : line.end;
+		const kind = isRefused(first.text) ? 'do-not-say' : 'background';
+		this.#add(line, first.text, line.start, end, { kind, speaker: '' });
+		this.#refused.push(...refusedIn(first.text));
+		for (const stretch of rest)
+			this.#add(line, stretch.text, from + stretch.start, from + stretch.end, {
+				kind: isOfLeave(stretch.text) ? 'background' : stretch.kind
+			});
 	}
 
 	/** Somebody who speaks is introduced once, with what the note says of them. */

@@ -7,7 +7,7 @@ const TITLE = String.raw`(?:(?:Dr|Prof|Mr|Mrs|Ms|Miss|Sir|Rev)\.?\s)?`;
 
 /** What is said of an occasion before the name: "Call w/", "Interview:", "PT CALL". */
 const OCCASION =
-	/\b(?:interview|call|phone call|video call|talk|conversation|chat|coffee|meeting|visit|q\s?&\s?a|zoom)\b(?:\s*(?:(?:with|to|at)\b|w\/|w\.|[:–—-]))*\s*/i;
+	/\b(?:interview|call|phone call|video call|talk|conversation|chat|coffee|meeting|visit|q\s?&\s?a|zoom)\b(?:\s*(?:(?:with|to|at|w)\b[/.]?|[:–—-]))*\s*/i;
 const NAME_HERE = new RegExp(`^${TITLE}${NAME}`, 'u');
 /** "Gwen Probert, grants officer", "MARIT –" as a title. */
 const NAMED_FIRST = new RegExp(String.raw`^(${TITLE}${NAME})(?:\s*[,–—:(-]\s*|$)`, 'u');
@@ -104,6 +104,10 @@ const LABEL = new RegExp(
 	'u'
 );
 const Q_ALONE = /^Q\s+(?=\p{Ll})/u;
+/** Labels as people jot them: "me:", "brenda:", "int:". */
+const SMALL_LABEL = /^(\p{Ll}[\p{L}.'’-]{0,14})\s*:\s*(?=\S|$)/u;
+/** Who asks, in small letters. */
+const SMALL_ASKER = /^(?:me|q|int|interviewer|moderator|host)$/;
 
 /** Who a line says is speaking, and what is said. */
 export interface Speech {
@@ -114,12 +118,35 @@ export interface Speech {
 }
 
 /** The opening of a line as a speaker's label; null when it has none. */
-function labelIn(text: string): Speech | null {
+export function labelIn(text: string): Speech | null {
 	const asked = Q_ALONE.exec(text);
 	if (asked) return { label: 'Q', role: '', said: text.slice(asked[0].length) };
-	const found = LABEL.exec(text);
+	const found = LABEL.exec(text) ?? SMALL_LABEL.exec(text);
 	if (!found) return null;
 	return { label: found[1]!, role: found[2] ?? '', said: text.slice(found[0].length) };
+}
+
+/**
+ * A talk put down in turns: somebody asks, and labels in small letters or of one letter take turns
+ * with theirs. Elsewhere "feed: …" names what a line is about.
+ */
+function takesTurns(
+	labelled: readonly { readonly speech: Speech }[],
+	times: ReadonlyMap<string, number>
+): (label: string) => boolean {
+	const asking = labelled.filter(({ speech: { label } }) => isAskingLabel(label));
+	if (asking.length < 2) return () => false;
+	const answering = new Set<string>();
+	labelled.forEach(({ speech: { label } }, i) => {
+		const before = labelled[i - 1]?.speech.label;
+		if (before !== undefined && isAskingLabel(before) && !isAskingLabel(label))
+			answering.add(label);
+	});
+	return (label) => isAskingLabel(label) || (answering.has(label) && (times.get(label) ?? 0) >= 2);
+}
+
+function isAskingLabel(label: string): boolean {
+	return label === 'Q' || label === 'Me' || SMALL_ASKER.test(label);
 }
 
 /** Labels of a note's speakers: what opens two lines and more, and "Q", "A", "Me" from one on. */
@@ -134,7 +161,10 @@ export function speechesOf(
 	});
 	for (const { speech } of labelled) times.set(speech.label, (times.get(speech.label) ?? 0) + 1);
 	const asks = (times.get('Q') ?? 0) > 0;
+	const isInTurns = takesTurns(labelled, times);
 	const speaks = ({ label, role }: Speech) => {
+		if (isInTurns(label)) return true;
+		if (/^\p{Ll}/u.test(label)) return false;
 		if (label === 'Q' || (label === 'A' && asks) || label === 'Me') return true;
 		if (label === 'I' || label === 'A') return false;
 		if (label.length <= 2) return head !== null && initialsOf(head.name).includes(label);
@@ -166,15 +196,16 @@ function initialsOf(name: string): string[] {
 	return [...words.map((word) => word[0]!), words.map((word) => word[0]).join('')];
 }
 
-/** "PRIYA" as a name. */
+/** "PRIYA", "priya" as a name. */
 export function nameOfLabel(label: string): string {
+	if (/^\p{Ll}/u.test(label)) return label[0]!.toUpperCase() + label.slice(1);
 	return label === label.toUpperCase() && label.length > 2
 		? label.replace(/\p{L}+/gu, (word) => word[0]! + word.slice(1).toLowerCase())
 		: label;
 }
 
 const ASKERS =
-	/^(?:q|me|moderator|interviewer|host|questioner|question|audience|man|woman|voice|caller|presenter|speaker \?|unknown|narrator)\b/i;
+	/^(?:q|me|int|moderator|interviewer|host|questioner|question|audience|man|woman|voice|caller|presenter|speaker \?|unknown|narrator)\b/i;
 
 /** Whether a speaker is known for asking by name alone: "Moderator", "Woman". */
 export function isAsker(label: string): boolean {
