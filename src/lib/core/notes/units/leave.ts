@@ -1,0 +1,71 @@
+import { isSaid, type UnitDraft } from './unit-drafts';
+
+const ASKS_LEAVE =
+	/\b(?:can|may|could|shall|mind if|ok(?:ay)? (?:to|if)|all ?right (?:to|if)|happy for (?:me|us) to)\b(?: (?:I|we))? (?:quote|use|name|print|mention|publish)\b/i;
+const REFUSES = /\b(?:not|no|never|except|apart from|leave out|without)\b|n['’]t\b/i;
+const REFUSED_PART =
+	/(?:\bnot|n['’]t|\b(?:except|apart from|leave out|without|bar|never))\s+(?:for |about |mention |use |print )*(?:the|that|my|our|what I said about|anything about)\s+([^,.;!?]{3,60})/gi;
+
+/** Whether somebody is asked what of their words may be printed. */
+export function asksLeave(asked: string): boolean {
+	return ASKS_LEAVE.test(asked);
+}
+
+/** Whether an answer to that holds anything back. */
+export function isRefused(answer: string): boolean {
+	return REFUSES.test(answer);
+}
+
+/** Whether a sentence of such an answer says no more than what may be done. */
+export function isOfLeave(text: string): boolean {
+	return (
+		text.split(/\s+/).length <= 8 &&
+		/\b(?:fine|ok(?:ay)?|yes|sure|of course|happy|name|quote|use)\b/i.test(text)
+	);
+}
+
+/** What an answer holds back: "yes, but not the nine hens" gives "nine hens". */
+export function refusedIn(answer: string): string[] {
+	return [...answer.matchAll(REFUSED_PART)].map(([, part]) => part!.trim());
+}
+
+/** In how many units at most a word stands that tells which of them is meant. */
+const MOST_MEANT = 2;
+/** Words of a fragment that goes with what is before it. */
+const FRAGMENT = 4;
+
+/** Units without what was held back later, with the fragments that go with it. */
+export function withoutRefused(
+	units: readonly UnitDraft[],
+	refused: readonly string[]
+): readonly UnitDraft[] {
+	if (refused.length === 0) return units;
+	const words = units.map(({ text, kind }) => (isSaid(kind) ? wordsOf(text) : new Set<string>()));
+	const off = new Set<number>();
+	for (const part of refused) {
+		const places = [...wordsOf(part)]
+			.map((word) => words.flatMap((of, at) => (of.has(word) ? [at] : [])))
+			.filter(({ length }) => length > 0 && length <= MOST_MEANT)
+			.sort((a, b) => a.length - b.length);
+		for (const at of places[0] ?? []) {
+			off.add(at);
+			for (let next = at + 1; isFragmentOf(units[next], units[at]!); next++) off.add(next);
+		}
+	}
+	return units.map((unit, at) =>
+		off.has(at) ? { ...unit, kind: 'off-record', speaker: '', list: -1, position: 0 } : unit
+	);
+}
+
+function isFragmentOf(unit: UnitDraft | undefined, before: UnitDraft): boolean {
+	return (
+		unit !== undefined &&
+		isSaid(unit.kind) &&
+		unit.paragraph === before.paragraph &&
+		unit.text.split(/\s+/).length <= FRAGMENT
+	);
+}
+
+function wordsOf(text: string): Set<string> {
+	return new Set(text.toLowerCase().match(/[\p{L}\p{N}]{3,}/gu) ?? []);
+}
