@@ -138,7 +138,7 @@ function bodyInHeading({ children }: Element): number {
 	return hasHead ? first : -1;
 }
 
-/** A paragraph from inline content; two line breaks in a row start a new one. */
+/** A paragraph from inline content; two line breaks in a row start a new one, and one below a bold line. */
 function addRun(run: readonly ElementContent[], context: BlockContext, found: RawBlock[]): void {
 	const only = run.filter(
 		(n) => n.type === 'element' || (n.type === 'text' && n.value.trim() !== '')
@@ -174,7 +174,7 @@ function splitAtBreaks(run: readonly ElementContent[]): ElementContent[][] {
 	for (const node of run) {
 		if (node.type === 'element' && node.tagName === 'br') {
 			breaks++;
-			if (breaks === 2) parts.push([]);
+			if (breaks === 2 || (breaks === 1 && isBoldLine(parts.at(-1)!))) parts.push([]);
 			else if (breaks === 1) parts.at(-1)!.push(node);
 			continue;
 		}
@@ -182,6 +182,21 @@ function splitAtBreaks(run: readonly ElementContent[]): ElementContent[][] {
 		parts.at(-1)!.push(node);
 	}
 	return parts;
+}
+
+const WORDS_OF_BOLD_LINE = 12;
+
+/** A line all in bold above its text, as pages set a heading that they do not mark. */
+function isBoldLine(part: readonly ElementContent[]): boolean {
+	const line: Element = { type: 'element', tagName: 'span', properties: {}, children: [...part] };
+	const text = textIn(line);
+	return (
+		text !== '' &&
+		!/[.:;,]$/.test(text) &&
+		countWords(text) <= WORDS_OF_BOLD_LINE &&
+		!hasTag(line, /^br$/) &&
+		isBold(line)
+	);
 }
 
 function addList(element: Element, context: BlockContext, found: RawBlock[]): void {
@@ -266,11 +281,7 @@ function addTable(element: Element, context: BlockContext, found: RawBlock[]): v
 	const isLayout =
 		widest < 2 ||
 		cells.every((row) => row.filter((cell) => textIn(cell) !== '').length < 2) ||
-		cells.some((row) =>
-			row.some(
-				(cell) => hasTag(cell, /^(?:table|h[1-6]|article|p)$/) && countWords(textIn(cell)) > 60
-			)
-		);
+		cells.some((row) => row.some(holdsText));
 	// what stands in a row and in no cell, as text cut off at the greatest depth does
 	if (widest > 0)
 		for (const row of rows)
@@ -295,6 +306,15 @@ function addTable(element: Element, context: BlockContext, found: RawBlock[]): v
 		.map((row) => row.map(textIn))
 		.filter((row) => row.some((text) => text !== ''));
 	if (texts.length > 0) add({ kind: 'table', header, rows: texts }, element, context, found);
+}
+
+/** Words of a cell from which it can hold a text of its own. */
+const WORDS_OF_TEXT = 60;
+
+/** Whether a cell holds a text in parts, and no entry of a table. */
+function holdsText(cell: Element): boolean {
+	if (countWords(textIn(cell)) <= WORDS_OF_TEXT) return false;
+	return hasTag(cell, /^(?:table|h[1-6]|article|p)$/) || splitAtBreaks(cell.children).length > 2;
 }
 
 function collectRows(element: Element, rows: Element[]): void {
