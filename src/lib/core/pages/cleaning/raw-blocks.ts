@@ -193,6 +193,7 @@ function isBoldLine(part: readonly ElementContent[]): boolean {
 	return (
 		text !== '' &&
 		!/[.:;,]$/.test(text) &&
+		!/^(?:q|question)\s*\d*[.:)]/i.test(text) &&
 		countWords(text) <= WORDS_OF_BOLD_LINE &&
 		!hasTag(line, /^br$/) &&
 		isBold(line)

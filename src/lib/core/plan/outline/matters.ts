@@ -59,6 +59,8 @@ interface Candidate {
 	readonly name: string;
 	readonly reading: TopicReading | null;
 	readonly bundle: NoteBundle | null;
+	/** Of one page alone, and hardly spoken of: only where there is room left. */
+	readonly isSpare: boolean;
 	readonly value: number;
 }
 
@@ -68,6 +70,8 @@ interface TopicReading {
 	readonly stems: ReadonlyMap<string, number>;
 	readonly norm: number;
 	readonly purposes: ReadonlySet<Purpose>;
+	/** Stems of its headings that tell a purpose. */
+	readonly tells: ReadonlySet<string>;
 	readonly words: ReadonlyMap<string, number>;
 	readonly fitOf: (stems: ReadonlySet<string>) => number;
 	/** Numbers and turns in its headings: "4 weeks", "the first month". */
@@ -121,7 +125,8 @@ export function mattersOf(findings: Findings, choice: MatterChoice): Matter[] {
 		const { best, likeness } = nearestTo(reading, chosen);
 		if (best && likeness >= TREATED_AT) best.treated.push(reading.topic);
 	}
-	return chosen.map(matterOf).sort((a, b) => a.position - b.position);
+	const asking = askingPagesOf(findings);
+	return chosen.map((one) => matterOf(one, asking)).sort((a, b) => a.position - b.position);
 }
 
 /** Topics that pages, notes or questions speak of enough, and bundles of the notes, the worthiest first. */
@@ -140,7 +145,9 @@ function candidatesOf(
 		const asked = askedOf(topic);
 		const share = topic.pages.length / pageCount;
 		const few = topic.pages.length < leastPagesOf(pageCount, leastShare);
-		if (few && (leastShare > 0 || (noteWords < LEAST_FED && asked === 0))) continue;
+		const isSpare = few && noteWords < LEAST_FED && asked === 0;
+		if (few && leastShare > 0) continue;
+		if (isSpare && noteWords < LEAST_HEARD && topic.words < LEAST_TREATED) continue;
 		const course = readings.filter((other) => areStages(reading, other)).length;
 		const value =
 			(share * Math.min(1.2, Math.log(20 + topic.words) / LONG) +
@@ -149,16 +156,20 @@ function candidatesOf(
 				// of a course told in stages none is left out
 				BY_STAGES * Math.min(3, course)) *
 			worth(topic);
-		candidates.push({ name: topic.id, reading, bundle: null, value });
+		candidates.push({ name: topic.id, reading, bundle: null, value, isSpare });
 	}
 	for (const bundle of leastShare > 0 ? [] : own)
 		candidates.push({
 			name: `${bundle.source}/${bundle.heading}`,
 			reading: null,
 			bundle,
+			isSpare: false,
 			value: BY_NOTES * Math.min(1, bundle.words / FULL_OF_NOTES)
 		});
-	return candidates.sort((a, b) => b.value - a.value || (a.name < b.name ? -1 : 1));
+	return candidates.sort(
+		(a, b) =>
+			Number(a.isSpare) - Number(b.isSpare) || b.value - a.value || (a.name < b.name ? -1 : 1)
+	);
 }
 
 /** As many as there is room for; a topic much like one that is chosen is the same matter. */
@@ -193,14 +204,35 @@ function nearestTo(reading: TopicReading, chosen: readonly Chosen[]) {
 	return { best, likeness };
 }
 
-function matterOf({ candidate: { reading, bundle }, same, treated }: Chosen): Matter {
+/** Headings of a page, and the share of them that ask, from which it is a list of questions. */
+const LEAST_ASKED = 4;
+const MOSTLY = 0.6;
+
+/** Pages that answer one question after another: their order is no course of an article. */
+function askingPagesOf({ topics }: Findings): ReadonlySet<string> {
+	const counts = new Map<string, { all: number; asked: number }>();
+	for (const { page, text } of topics.flatMap(({ headings }) => headings)) {
+		const { all, asked } = counts.get(page) ?? { all: 0, asked: 0 };
+		counts.set(page, { all: all + 1, asked: asked + (text.trim().endsWith('?') ? 1 : 0) });
+	}
+	return new Set(
+		[...counts]
+			.filter(([, { all, asked }]) => all >= LEAST_ASKED && asked >= MOSTLY * all)
+			.map(([page]) => page)
+	);
+}
+
+function matterOf(
+	{ candidate: { reading, bundle }, same, treated }: Chosen,
+	asking: ReadonlySet<string>
+): Matter {
 	const named = [...(reading ? [reading.topic] : []), ...same];
 	return {
 		// named after what most pages treat
 		topics: [...named.toSorted((a, b) => b.pages.length - a.pages.length), ...treated],
 		same: same.length,
 		bundle,
-		position: placeOf(named, treated)
+		position: placeOf(named, treated, asking)
 	};
 }
 
@@ -216,14 +248,21 @@ const USUAL_PLACE: Partial<Record<Topic['intent'], number>> = {
 const BY_USUAL = 0.4;
 
 /** Where readers look for a matter: where pages have it, drawn towards the usual place of its purpose. */
-function placeOf(named: readonly Topic[], treated: readonly Topic[]): number {
+function placeOf(
+	named: readonly Topic[],
+	treated: readonly Topic[],
+	asking: ReadonlySet<string>
+): number {
 	let sum = 0;
 	let weight = 0;
 	const add = (topics: readonly Topic[], worth: number) => {
 		for (const { headings } of topics)
-			for (const { position } of headings) {
-				sum += worth * position;
-				weight += worth;
+			for (const { page, position } of headings) {
+				const isOfCourse = !asking.has(page);
+				sum += isOfCourse
+					? worth * position
+					: BY_ASKING * worth * (PULL * OWN_AT + (1 - PULL) * position);
+				weight += isOfCourse ? worth : BY_ASKING * worth;
 			}
 	};
 	add(named, 1);
@@ -233,23 +272,33 @@ function placeOf(named: readonly Topic[], treated: readonly Topic[]): number {
 	return usual === undefined ? sum / weight : (1 - BY_USUAL) * (sum / weight) + BY_USUAL * usual;
 }
 
+/** What a place among mere questions says of a place in an article, and how far it is drawn to the usual one. */
+const BY_ASKING = 0.3;
+const PULL = 0.7;
+
 /** Where what no page treats stands among what they do. */
 export const OWN_AT = 0.6;
 
 /** Words of notes from which a topic of one page can be a section. */
 const LEAST_FED = 40;
+
+/** Words of the notes, or under the heading of one page, from which it fills room that is left. */
+const LEAST_HEARD = 15;
+const LEAST_TREATED = 60;
 const LONG = Math.log(150);
 
 /** How likely two topics are one matter, 0–1. */
 function likenessOf(a: TopicReading, b: TopicReading): number {
 	if (areStages(a, b)) return 0;
+	const both = a.purposes.size > 0 && b.purposes.size > 0;
+	const purpose = both && [...a.purposes].some((one) => b.purposes.has(one)) ? 1 : 0;
 	let shared = 0;
-	for (const [stem, weight] of a.stems) shared += weight * (b.stems.get(stem) ?? 0);
+	for (const [stem, weight] of a.stems)
+		// "Choosing a coop" and "Choosing a breed" share what they are for, which counts by itself
+		if (purpose === 0 || !a.tells.has(stem)) shared += weight * (b.stems.get(stem) ?? 0);
 	const words = a.norm > 0 && b.norm > 0 ? shared / (a.norm * b.norm) : 0;
 	let text = 0;
 	for (const [stem, weight] of a.words) text += weight * (b.words.get(stem) ?? 0);
-	const both = a.purposes.size > 0 && b.purposes.size > 0;
-	const purpose = both && [...a.purposes].some((one) => b.purposes.has(one)) ? 1 : 0;
 	const clash = both && purpose === 0 ? 1 : 0;
 	const inside = a.topic.parent === b.topic.id || b.topic.parent === a.topic.id ? 1 : 0;
 	// whoever treats both under headings of their own holds them apart
@@ -297,6 +346,12 @@ function readTopics({ keyword, topics }: Findings): TopicReading[] {
 			norm: Math.sqrt([...stems.values()].reduce((sum, weight) => sum + weight ** 2, 0)),
 			purposes: new Set(
 				[...votes].filter(([, n]) => n * 2 >= topic.headings.length).map(([purpose]) => purpose)
+			),
+			tells: new Set(
+				topic.headings
+					.flatMap(({ text }) => text.split(/\s+/))
+					.filter((word) => purposesOf(word).length > 0)
+					.flatMap((word) => contentStemsOf(word))
 			),
 			words: new Map(topic.matter),
 			fitOf: matterFit([topic.matter]),
