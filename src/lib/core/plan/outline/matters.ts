@@ -183,7 +183,7 @@ function chooseCandidates(
 		if (reading) {
 			const { best, likeness } = nearestTo(reading, chosen);
 			if (best && likeness >= SAME_MATTER) {
-				best.same.push(reading.topic);
+				if (!candidate.isSpare) best.same.push(reading.topic);
 				continue;
 			}
 		}

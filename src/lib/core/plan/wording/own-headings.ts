@@ -322,13 +322,13 @@ function deedsOf(topic: Topic, phrase: string | undefined, keyword: string): Dee
 		);
 	if (found.length * 2 < topic.headings.length) return [];
 	const about = contentStemsOf(phrase ?? '');
-	const votes = new Map<string, { verb: string; object: string; count: number }>();
-	for (const { verb, object } of found) {
+	const votes = new Map<string, Deed & { count: number }>();
+	for (const { verb, object, behind = '' } of found) {
 		// "the wall's footings" and "the footings" are one thing: the strongest term names it
 		const isIt = about.length > 0 && about.every((stem) => contentStemsOf(object).includes(stem));
 		const plain = isIt ? phrase! : object;
-		const key = `${verb} ${plainOf(plain)}`;
-		const entry = votes.get(key) ?? { verb, object: plain, count: 0 };
+		const key = `${verb} ${plainOf(plain)}${behind}`;
+		const entry = votes.get(key) ?? { verb, object: plain, behind, count: 0 };
 		votes.set(key, { ...entry, count: entry.count + (isIt ? 1.5 : 1) });
 	}
 	// one heading that leaves open what is baked does not make the topic one of baking

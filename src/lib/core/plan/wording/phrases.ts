@@ -121,7 +121,12 @@ export function shortName(name: string): string {
 export interface Deed {
 	readonly verb: string;
 	readonly object: string;
+	/** What the verb needs behind its object, with a space before it: " out" in "keep the foxes out". */
+	readonly behind?: string;
 }
+
+/** Words that end a heading and belong to its verb. */
+const PARTICLE = /^(?:out|off|away|up|down|apart|together|back|in)$/;
 
 const DETERMINER = /^(?:the|a|an|your|our|my|their|some|all|each|every|its)$/;
 /** Verbs that say as well what something is like, or name a thing. */
@@ -134,7 +139,7 @@ const PRONOUN = /^(?:it|them|these|those|this|that|everything|all|again)$/;
 
 /** Words that end the thing something is done to. */
 const ENDS =
-	/^(?:for|in|on|with|before|after|to|at|from|by|as|and|or|until|into|under|over|up|down|out|off|so|if|when|while|where|you|that|which|first|well|properly|right)$/;
+	/^(?:for|in|on|with|before|after|to|at|from|by|as|and|or|until|into|under|over|up|down|out|off|away|apart|together|back|so|if|when|while|where|you|that|which|first|well|properly|right)$/;
 
 /** Reads a heading as an instruction: "Digging your foundation trench first" → dig, foundation trench. */
 export function deedOf(heading: string): Deed | null {
@@ -160,15 +165,17 @@ export function deedOf(heading: string): Deed | null {
 	// "Bake it upside down" and "Step 6: Bake" tell the deed and leave open to what
 	if (object.length === 0 || PRONOUN.test(object[0]!))
 		return isDoingVerb(verb) ? { verb, object: '' } : null;
-	return { verb, object: object.join(' ') };
+	const last = rest[end < 0 ? rest.length : end];
+	const isWhole = last !== undefined && end === rest.length - 1 && PARTICLE.test(last);
+	return { verb, object: object.join(' '), ...(isWhole ? { behind: ` ${last}` } : {}) };
 }
 
 /** Headings for one deed: "Lay the footings", "Laying the footings", "How to lay the footings". */
-export function deedHeadings({ verb, object }: Deed): string[] {
+export function deedHeadings({ verb, object, behind = '' }: Deed): string[] {
 	if (object === '') return [gerundOf(verb)];
 	return [
-		`${verb} the ${object}`,
-		`${gerundOf(verb)} the ${object}`,
-		`how to ${verb} the ${object}`
+		`${verb} the ${object}${behind}`,
+		`${gerundOf(verb)} the ${object}${behind}`,
+		`how to ${verb} the ${object}${behind}`
 	];
 }
