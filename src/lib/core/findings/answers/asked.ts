@@ -117,6 +117,10 @@ function questionVector(
 	);
 }
 
+/** Statements, and their share, that hold a word by which the subject is called. */
+const LEAST_NAMING = 12;
+const SUBJECT_SHARE = 0.12;
+
 /** Gathers what notes and pages say, to be asked. */
 export function poolOf(
 	notes: readonly (readonly Said[])[],
@@ -132,6 +136,12 @@ export function poolOf(
 		for (const { stems } of source)
 			for (const stem of stems) spread.set(stem, (spread.get(stem) ?? 0) + 1);
 	}
+	const named = new Set([
+		...keyword,
+		...[...spread]
+			.filter(([, n]) => n >= LEAST_NAMING && n > SUBJECT_SHARE * count)
+			.map(([stem]) => stem)
+	]);
 	for (const said of pages.flat()) {
 		for (const stem of new Set([...said.stems, ...said.headingStems])) {
 			const list = onPages.get(stem);
@@ -150,7 +160,7 @@ export function poolOf(
 		onPages,
 		spread,
 		count,
-		keyword,
+		keyword: named,
 		vectors
 	};
 }

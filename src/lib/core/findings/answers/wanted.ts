@@ -121,6 +121,17 @@ const SPELLED_TIME = new RegExp(
 	String.raw`\b(?:overnight|all (?:day|night|year)|for ?ever|instantly|at once|straight away|(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|twelve|twenty|few|couple of|several|half an?)[\s-](?:${TIME_UNITS})|\d+[\s-]?(?:${TIME_UNITS}|h|d))\b|\b\d+\s?h\s?\d{1,2}\b`,
 	'i'
 );
+/** "Twice a year", "every two weeks": how often, and not how long. */
+const HOW_OFTEN = new RegExp(
+	String.raw`\b(?:once|twice|(?:\d+|two|three|four|five|six|several|few) times|every|each)(?: (?:an?|per|in|other|few))?(?: (?:\d+|one|two|three|four|five|six|twelve))?[\s-](?:${TIME_UNITS})\b`,
+	'gi'
+);
+
+/** Whether a text says how long something lasts, with a figure of time in it or in words. */
+function lasts(text: string, hasTime: boolean): boolean {
+	const rest = text.replace(HOW_OFTEN, '');
+	return SPELLED_TIME.test(rest) || (hasTime && rest === text);
+}
 const FREQUENCY =
 	/\b(?:every|each|per|twice|once|weekly|monthly|yearly|annually|daily|never|seldom|rarely|always)\b|\b(?:times|\d+×|\d+x) (?:a|an|per|in)\b|\/\s?(?:day|week|wk|month|year|yr)\b/i;
 const MOMENT =
@@ -160,7 +171,7 @@ export function holdsWanted(
 				? 1
 				: 0;
 		case 'duration':
-			return hasFigure(({ kind: of }) => of === 'time') || SPELLED_TIME.test(text) ? 1 : 0;
+			return lasts(text, hasFigure(({ kind: of }) => of === 'time')) ? 1 : 0;
 		case 'frequency':
 			return FREQUENCY.test(text) ? 1 : 0;
 		case 'moment':
