@@ -117,7 +117,7 @@ function questionVector(
 	);
 }
 
-/** Statements, and their share, that hold a word by which the subject is called. */
+/** Statements, and their share, that hold the other word by which the subject is called. */
 const LEAST_NAMING = 12;
 const SUBJECT_SHARE = 0.12;
 
@@ -139,7 +139,9 @@ export function poolOf(
 	const named = new Set([
 		...keyword,
 		...[...spread]
-			.filter(([, n]) => n >= LEAST_NAMING && n > SUBJECT_SHARE * count)
+			.filter(([stem, n]) => !keyword.has(stem) && n >= LEAST_NAMING && n > SUBJECT_SHARE * count)
+			.sort((a, b) => b[1] - a[1])
+			.slice(0, 1)
 			.map(([stem]) => stem)
 	]);
 	for (const said of pages.flat()) {

@@ -95,8 +95,15 @@ function bare(name: string): string {
 
 /** What stands behind a name until the next full stop: "damp surveyor (29 yrs)". */
 function roleIn(behind: string): string {
+	const isRole = (role: string) =>
+		!/\d/.test(role) && !/^(?:mon|tue|wed|thu|fri|sat|sun)/i.test(role);
 	const role = /^[\s,–—:()-]*([^.,;()–—]{3,60})/.exec(behind)?.[1]?.trim() ?? '';
-	return /\d/.test(role) || /^(?:mon|tue|wed|thu|fri|sat|sun)/i.test(role) ? '' : role;
+	if (isRole(role)) return role;
+	// "(keeps 14 hens, allotment secretary)"
+	const inBrackets = /^[\s,–—:-]*\(([^)]*)\)/.exec(behind)?.[1]?.split(/[,;]/) ?? [];
+	return (
+		inBrackets.map((part) => part.trim()).find((part) => part.length > 3 && isRole(part)) ?? ''
+	);
 }
 
 const LABEL = new RegExp(

@@ -64,7 +64,9 @@ export function groupsOf(
 						before: lines[i - 1],
 						isFirst: i === firstTextOf(lines),
 						isMarked,
-						isSpeech: speeches.has(line)
+						isSpeech: speeches.has(line),
+						heading: groups.findLast(({ kind }) => kind === 'heading' || kind === 'label')?.lines[0]
+							?.text
 					})
 				);
 		}
@@ -118,12 +120,14 @@ interface Around {
 	/** Whether the note marks its headings itself. */
 	readonly isMarked: boolean;
 	readonly isSpeech: boolean;
+	/** What they stand under. */
+	readonly heading: string | undefined;
 }
 
 /** Lines of text: headings that nothing marks, rows that stand below one another, paragraphs. */
 function textGroups(
 	run: readonly NoteLine[],
-	{ next, before, isFirst, isMarked, isSpeech, isOver }: Around
+	{ next, before, isFirst, isMarked, isSpeech, isOver, heading }: Around
 ): NoteGroup[] {
 	const standsFree = before === undefined || before.shape === 'blank' || before.shape === 'rule';
 	const opens = standsFree || before?.shape === 'heading';
@@ -137,6 +141,7 @@ function textGroups(
 		groups.push({ kind: isLabel ? 'label' : 'heading', lines: [first], marks: '' });
 		at = 1;
 	}
+	const over = at > 0 ? first.text : heading;
 	let text: NoteLine[] = [];
 	const close = () => {
 		if (text.length > 0) groups.push({ kind: 'text', lines: text, marks: '' });
@@ -150,7 +155,7 @@ function textGroups(
 			at += schedule.length;
 			continue;
 		}
-		const rows = rowsFrom(run, at);
+		const rows = isSpeech ? [] : rowsFrom(run, at, over !== undefined && OF_COSTS.test(over));
 		if (rows.length >= LEAST_ROWS) {
 			const label = text.at(-1);
 			if (label && label.shape === 'plain' && isLabelLine(label.text)) {
@@ -227,12 +232,38 @@ function scheduleFrom(run: readonly NoteLine[], from: number): NoteLine[] {
 	return lines.filter(({ text }) => /^[^:]*\d/.test(text)).length >= 2 ? lines : [];
 }
 
-/** Lines from a place on that can be rows of one table. */
-function rowsFrom(run: readonly NoteLine[], from: number): NoteLine[] {
+/** What stands over a list of what things cost. */
+const OF_COSTS =
+	/\b(?:costs?|prices?|budgets?|spend(?:ing)?|spent|bills?|expenses|outlay|quotes? from)\b/i;
+
+/** A thing and what it comes to, however the two are parted: "auto door 95", "hens 3 @ £22". */
+const AMOUNT =
+	/^(\S.{1,48}?)\s*(?:\s[–—-]\s|:\s|\s=\s|\s(?=\d+ ?[@x×] ?[£$€]?\d)|\s(?=(?:about |approx\.? |~)?[£$€]?\d[\d.,]*(?:p|k|ish)*$))(?=\S)(.*\d.*)$/i;
+
+/** Lines from a place on that can be rows of one table; under costs whatever comes to something is one. */
+function rowsFrom(run: readonly NoteLine[], from: number, areCosts: boolean): NoteLine[] {
+	if (areCosts) {
+		let end = from;
+		while (end < run.length && run[end]!.shape === 'plain' && isAmount(run[end]!.text)) end++;
+		const amounts = run.slice(from, end);
+		if (
+			amounts.filter(({ text }) => MONEY.test(text)).length * 2 >=
+			Math.max(LEAST_ROWS, end - from)
+		)
+			return amounts;
+	}
 	let to = from;
 	while (to < run.length && run[to]!.shape === 'plain' && isRowLike(run[to]!.text)) to++;
 	const rows = run.slice(from, to);
 	return areRows(rows) ? rows : [];
+}
+
+function isAmount(text: string): boolean {
+	return (
+		AMOUNT.test(text) &&
+		!/^(?:so|and|but|if|then|which|that|i|we|he|she|they)\b/i.test(text) &&
+		text.split(/\s+/).length <= WORDS_IN_A_ROW
+	);
 }
 
 function isRowLike(text: string): boolean {
@@ -273,5 +304,7 @@ export function cellsOfRow({ cells, text }: NoteLine): string[] {
 	const parts = text.split(/\s[–—-]\s/);
 	if (parts.length > 1) return parts.map((part) => part.trim());
 	const colon = /^([^:]{1,40}):\s+(.+)$/.exec(text);
-	return colon ? [colon[1]!, colon[2]!] : [text];
+	if (colon) return [colon[1]!, colon[2]!];
+	const amount = AMOUNT.exec(text);
+	return amount ? [amount[1]!, amount[2]!] : [text];
 }

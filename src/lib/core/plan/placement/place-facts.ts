@@ -297,8 +297,11 @@ function inCommon(
 	const named =
 		headingStems.filter((stem) => stems.has(stem)).length / Math.max(1, headingStems.length);
 	const isOfPurpose = intent !== 'plain' && purposes.includes(intent);
-	return { held, shared, headed: 1.5 * named + (isOfPurpose ? 1.2 : 0) };
+	return { held, shared, headed: 1.5 * named + (isOfPurpose ? OF_PURPOSE : 0) };
 }
+
+/** What it is worth that its heading, or the question it answers, is about what the section is about. */
+const OF_PURPOSE = 2;
 
 /** What opens an article is chosen when it is drafted: by what answers the query, not by the words of a section. */
 function isOpen({ locked, kind }: PlanSection): boolean {

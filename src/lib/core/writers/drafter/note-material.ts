@@ -1,7 +1,7 @@
 import { isPrintable, type NoteUnit, type ReadNoteUnits } from '../../notes';
 import { contentStemsOf, countWords, hasVerb, needsBefore, POINTS_BACK } from '../../text';
 import { holdOf, isJotted, withoutReaction, type Hold } from './holds';
-import { smoothed, smoothedCell, smoothedEntry } from './smooth';
+import { smoothed, smoothedCell, smoothedEntry, withCapitals } from './smooth';
 
 /** A note as the drafter reads it. */
 export interface DraftNote {
@@ -291,7 +291,8 @@ function formOf(
 		return { form: 'steps', sentences: group.map(({ text }) => smoothedEntry(text)), ...none };
 	const quoted = group.map((unit) => unit.kind === 'quote' || isOwnWords(unit));
 	if (group.every(({ kind }) => kind === 'quote')) {
-		const said = withoutReaction(group.map(({ text }) => text).join(' '));
+		const spoken = withoutReaction(group.map(({ text }) => text).join(' '));
+		const said = /["“]/.test(spoken) ? spoken : withCapitals(spoken);
 		return { form: 'quote', sentences: [said], ...none, quoted: [true] };
 	}
 	const sentences = group.map(({ kind, text }) =>

@@ -74,6 +74,19 @@ export function smoothed(text: string, isDefinition = false): string {
 	return ended(capital(said));
 }
 
+const MONTHS_AND_DAYS =
+	/\b(?:january|february|april|june|july|august|september|october|november|december|monday|tuesday|wednesday|thursday|friday|saturday|sunday)\b/g;
+
+/** Somebody's words that were jotted down in small letters, with the capitals that print has. */
+export function withCapitals(said: string): string {
+	return said
+		.replace(/(?<=^|[\p{L}\p{N})]{2}[.!?]\s)\p{Ll}(?=\p{Ll}|\s)/gu, (letter) =>
+			letter.toUpperCase()
+		)
+		.replace(/(?<![\p{L}\p{N}.'’])i(?=\s|['’](?:m|d|ll|ve)\b)/gu, 'I')
+		.replace(MONTHS_AND_DAYS, (name) => name[0]!.toUpperCase() + name.slice(1));
+}
+
 function capital(text: string): string {
 	// a unit or a name written small keeps its letter: "pH", "eBay", "kWh"
 	return /^\p{Ll}\p{Ll}/u.test(text) || /^a\s/.test(text)
