@@ -39,9 +39,18 @@ function analysed(name: string): Analysis {
 	return runThrough(analyse(jobEvidence(name), demoStore()));
 }
 
+/** A whole assignment under tests/fixtures/assignments, which has no expert's answers. */
+export function assignmentAnalysis(name: string): Analysis {
+	return runThrough(analyse(evidenceIn(`assignments/${name}`), demoStore()));
+}
+
 /** What an assignment under tests/fixtures/jobs is worked out from. */
 export function jobEvidence(name: string): Evidence {
-	const folder = fileURLToPath(new URL(`../fixtures/jobs/${name}/`, import.meta.url));
+	return evidenceIn(`jobs/${name}`);
+}
+
+function evidenceIn(path: string): Evidence {
+	const folder = fileURLToPath(new URL(`../fixtures/${path}/`, import.meta.url));
 	const { keyword, words, pages, notes, questions_file, irrelevant } = JSON.parse(
 		readFileSync(`${folder}manifest.json`, 'utf8')
 	) as Manifest;

@@ -124,6 +124,9 @@ describe('what a question wants', () => {
 		const holds = (question: string, text: string) => holdsWanted(wantedBy(question), text);
 		expect(holds('How long does it take?', 'It takes two weeks at least.')).toBe(1);
 		expect(holds('How long does it take?', 'Red and white clover, 60% of it.')).toBe(0);
+		expect(holds('How long does it take?', 'Count them by post, twice a year.')).toBe(0);
+		expect(holds('How long does it take?', 'Every two weeks, for three months.')).toBe(1);
+		expect(holds('How often?', 'Every two weeks.')).toBe(1);
 		expect(holds('How much does it cost?', 'about 40 quid')).toBe(1);
 		expect(holds('How much does it cost?', 'about 40 frames')).toBe(0);
 		expect(holds('How deep should it be?', '15 cm into firm soil')).toBe(1);

@@ -41,16 +41,28 @@ const LEAST_WORDS = 2;
 const NOTHING: ReadonlySet<string> = new Set();
 const saidBySource = new WeakMap<PageWork, readonly Said[]>();
 
-/** What a source says, its questions left out; kept with the work on the source. */
+/** What a page says, its questions left out; kept with the work on the page. */
 export function saidBy(source: PageWork): readonly Said[] {
+	return keptSaid(source, false);
+}
+
+/** What a note says. The title of a note without other headings is what all of it is about: "My costs". */
+export function saidByNote(source: PageWork): readonly Said[] {
+	return keptSaid(
+		source,
+		source.sections.every(({ level }) => level <= 1)
+	);
+}
+
+function keptSaid(source: PageWork, isTitled: boolean): readonly Said[] {
 	let said = saidBySource.get(source);
-	if (!said) saidBySource.set(source, (said = readSaid(source)));
+	if (!said) saidBySource.set(source, (said = readSaid(source, isTitled)));
 	return said;
 }
 
-function readSaid(source: PageWork): Said[] {
+function readSaid(source: PageWork, isTitled: boolean): Said[] {
 	const named = (section: SectionWork | undefined) =>
-		section && section.level !== 1 ? section.heading : '';
+		section && (isTitled || section.level !== 1) ? section.heading : '';
 	const headings = source.sections.map((section) =>
 		`${named(section)} ${named(source.sections[section.parent])}`.trim()
 	);

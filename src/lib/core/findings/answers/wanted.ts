@@ -171,7 +171,12 @@ export function holdsWanted(
 				? 1
 				: 0;
 		case 'duration':
-			return lasts(text, hasFigure(({ kind: of }) => of === 'time')) ? 1 : 0;
+			return lasts(
+				text,
+				hasFigure(({ kind: of }) => of === 'time')
+			)
+				? 1
+				: 0;
 		case 'frequency':
 			return FREQUENCY.test(text) ? 1 : 0;
 		case 'moment':

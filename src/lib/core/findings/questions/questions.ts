@@ -1,7 +1,7 @@
 import { sentencesOf, keywordStemsOf, type StemVectors } from '../../text';
 import { answerRef, NO_EDITS, rulesOf, type AnswerEdit, type FindingEdits } from '../edits';
 import { isReadersQuestion, type PageWork, questionKindOf, type QuestionKind } from '../../reading';
-import { findAnswers, poolOf, saidBy, type FoundAnswer, type Pool } from '../answers';
+import { findAnswers, poolOf, saidBy, saidByNote, type FoundAnswer, type Pool } from '../answers';
 import { isSameQuestion, senseOf, type QuestionSense } from './same-question';
 
 /** A passage that answers a question, with where it comes from. */
@@ -91,7 +91,7 @@ export function findQuestions(
 	}: { readonly edits?: FindingEdits; readonly vectors?: StemVectors | null } = {}
 ): QuestionsFound {
 	const common = keywordStemsOf(keyword);
-	const pool = poolOf(notes.map(saidBy), pages.map(saidBy), common, vectors);
+	const pool = poolOf(notes.map(saidByNote), pages.map(saidBy), common, vectors);
 	const rules = rulesOf(edits.questions);
 	const groups = new QuestionGroups(rules, stemWeights(pool), common);
 	const askings = [

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { readNoteUnits } from './read-units';
 
 /*
- * Eleven notes as people keep them, written for the project by somebody who did not look at the rules; each
+ * Fourteen notes as people keep them, written for the project by somebody who did not look at the rules; each
  * line with what it is for. What was wrong at first sight was mended by class (docs/METHODS.md).
  */
 const FOLDER = new URL('../../../../../tests/fixtures/jotted/', import.meta.url);
@@ -105,5 +105,78 @@ describe('what is said around the matter of a mail or a log', () => {
 			'Thanks, could you mention the course?\n\nThanks for keeping it under 900 words.\n'
 		);
 		expect([...kinds.values()]).not.toContain('aside');
+	});
+});
+
+describe('a talk put down in turns', () => {
+	const read = (text: string, name = 'n.txt') => readNoteUnits({ kind: 'note', name, text }).units;
+	const TALK =
+		'Call w Ines Farrow (rows 300 days a year, club coach), Mon\n\nme: how often\ni: four times a week. never two hard days running\nme: and the first month?\ni: capsized twice that spring. technique comes before load all year\nme: can I use all that?\ni: yes but not the capsizing\n';
+
+	it('takes turns in small letters, and names who answers', () => {
+		const said = read(TALK).filter(({ kind }) => kind === 'quote');
+		expect(said.map(({ text }) => text)).toContain('never two hard days running');
+		expect(new Set(said.map(({ speaker }) => speaker))).toEqual(new Set(['Ines Farrow']));
+		expect(said[0]!.heading).toBe('how often');
+	});
+
+	it('keeps back what was held back afterwards, and nothing else', () => {
+		const kinds = new Map(
+			read(TALK.replace('capsizing', 'part where we capsized')).map(({ text, kind }) => [
+				text,
+				kind
+			])
+		);
+		expect(kinds.get('capsized twice that spring.')).toBe('off-record');
+		expect(kinds.get('technique comes before load all year')).toBe('quote');
+	});
+
+	it('takes no label for somebody where nobody asks', () => {
+		const units = read('feed: oats and bran\nfeed: hay at night\nwater: twice a day\nfeed: none\n');
+		expect(units.every(({ speaker }) => speaker === '')).toBe(true);
+	});
+
+	it('says of the one who speaks what the head says', () => {
+		const { speakers } = readNoteUnits({ kind: 'note', name: 'n.txt', text: TALK });
+		expect(speakers).toEqual([{ name: 'Ines Farrow', role: 'club coach' }]);
+	});
+});
+
+describe('answers to the numbered questions of a mail', () => {
+	it('stand under the questions, and are no steps', () => {
+		const { units } = readNoteUnits({
+			kind: 'note',
+			name: 'n.txt',
+			text: 'From: Owen Pask\nSubject: Re: oars\n\n1. Carbon lasts ten years.\n2. Ash has to be varnished each winter.\n\n> 1. how long does carbon last?\n> 2. what about wood?\n'
+		});
+		expect(units.find(({ text }) => text.startsWith('Ash'))).toMatchObject({
+			kind: 'claim',
+			heading: 'what about wood?'
+		});
+	});
+});
+
+describe('what things cost, jotted below one another', () => {
+	it('are rows, however a thing and its price are parted', () => {
+		const { units } = readNoteUnits({
+			kind: 'note',
+			name: 'n.txt',
+			text: '# what I spent\n\ncoop (2nd hand) - £220\nauto door 95\nhens 3 @ £22\nso an egg = 30p\n'
+		});
+		expect(units.map(({ kind, cells }) => [kind, ...cells])).toEqual([
+			['row', 'coop (2nd hand)', '£220'],
+			['row', 'auto door', '95'],
+			['row', 'hens', '3 @ £22'],
+			['claim']
+		]);
+	});
+
+	it('stay what they are where nobody speaks of money', () => {
+		const { units } = readNoteUnits({
+			kind: 'note',
+			name: 'n.txt',
+			text: '# my first year\n\nmet Ines in 2019\nrowed 300 km by May\nlost 4 kg\n'
+		});
+		expect(units.every(({ kind }) => kind === 'claim')).toBe(true);
 	});
 });

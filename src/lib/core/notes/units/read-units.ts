@@ -256,10 +256,13 @@ class NoteReader {
 
 	#answersAsked({ lines, marks }: NoteGroup): boolean {
 		const asked = this.#asked.length;
+		// steps of a procedure are another count
+		const numbered = this.#lines.filter(({ shape }) => shape === 'number').length;
 		return (
 			marks === 'number' &&
 			asked >= 2 &&
-			lines.length >= 2 &&
+			numbered <= asked &&
+			numbered >= asked - MOST_LEFT_OPEN &&
 			lines.every(({ rank }) => rank <= asked)
 		);
 	}
@@ -528,6 +531,9 @@ class NoteReader {
 		);
 	}
 }
+
+/** Questions of a mail that its answers may leave open. */
+const MOST_LEFT_OPEN = 2;
 
 function isStatement(kind: UnitKind): boolean {
 	return kind === 'claim' || kind === 'definition' || kind === 'brief' || kind === 'question';

@@ -288,6 +288,28 @@ describe('sectionsOf', () => {
 		]);
 	});
 });
+describe('cleanPage on pages in a cell of a table', () => {
+	const cell = (inner: string) =>
+		page(
+			`<table><tr><td><a href="/">Home</a><br><a href="/a">All</a></td><td>${inner}</td></tr></table>`
+		);
+
+	it('reads breaks as paragraphs and bold lines as headings', () => {
+		const html = cell(
+			`<font size="5"><b>Walls</b></font><br><br>${LONG}<br><br><b>Dig the trench</b><br>${LONG}<br><br><b>Lay the stones</b><br>${LONG}`
+		);
+		const sections = sectionsOf(keptBlocksOf(clean(html))).map(({ heading }) => heading?.text);
+		expect(sections).toEqual(expect.arrayContaining(['Dig the trench', 'Lay the stones']));
+		expect(kept(html)).toEqual(['Walls', LONG, 'Dig the trench', LONG, 'Lay the stones', LONG]);
+	});
+
+	it('leaves a table of figures a table', () => {
+		const html = page(
+			`<h1>Walls</h1><p>${LONG}</p><table><tr><th>Stone</th><th>Weight</th></tr><tr><td>Lime<br>(grey)</td><td>20 kg</td></tr></table><p>${LONG}</p>`
+		);
+		expect(kept(html).join(' ')).toContain('20 kg');
+	});
+});
 describe('cleanPage on names that mislead', () => {
 	it.each([
 		'menu-open page',

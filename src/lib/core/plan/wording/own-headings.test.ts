@@ -6,7 +6,15 @@ import { mattersOf, newSection } from '../outline';
 import { questionFits } from '../placement';
 import { proposePlan } from '../propose';
 import { canBeNamed, headingsFor } from './own-headings';
-import { deedOf, deedOfKeyword, objectOf, plainOf, sentenceCase, thingOf } from './phrases';
+import {
+	deedHeadings,
+	deedOf,
+	deedOfKeyword,
+	objectOf,
+	plainOf,
+	sentenceCase,
+	thingOf
+} from './phrases';
 import { setWordings } from './set-wordings';
 import { titleOptionsOf } from './titles';
 
@@ -24,6 +32,13 @@ describe('a heading that a page shouts', () => {
 		expect(sentenceCase('the ROTISSERIE chicken')).toBe('The rotisserie chicken');
 		expect(sentenceCase('TPU and PEBA foams')).toBe('TPU and PEBA foams');
 		expect(sentenceCase('TPU')).toBe('TPU');
+	});
+});
+
+describe('a deed', () => {
+	it('keeps what its verb needs behind the object', () => {
+		expect(deedHeadings(deedOf('Keeping foxes out')!)[0]).toBe('keep the foxes out');
+		expect(deedHeadings(deedOf('Set the stones in a line')!)[0]).toBe('set the stones');
 	});
 });
 

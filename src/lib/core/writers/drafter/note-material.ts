@@ -223,7 +223,7 @@ function askedIn(units: readonly NoteUnit[]): Map<NoteUnit, string> {
 	for (const unit of units) {
 		if (unit.kind === 'question') [question, answering] = [unit, null];
 		else if (unit.kind === 'aside') question = null;
-		if (!question || unit === question) continue;
+		if (!question || unit === question || !isPrintable(unit)) continue;
 		answering ??= unit.speaker;
 		const isNear = unit.paragraph - question.paragraph <= (unit.heading === '' ? 1 : ANSWER_LINES);
 		const isUnder = unit.heading === '' || unit.heading === question.text;

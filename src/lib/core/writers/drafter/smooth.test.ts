@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { smoothed, smoothedCell, smoothedEntry } from './smooth';
+import { smoothed, smoothedCell, smoothedEntry, withCapitals } from './smooth';
 
 describe('a jotting written out', () => {
 	it.each([
 		['tested w/ dummy → colder', 'Tested with dummy: colder.'],
 		['lasts approx 10 yrs', 'Lasts about 10 years.'],
+		['tested w a dummy', 'Tested with a dummy.'],
 		['dry for 1 hr', 'Dry for 1 hour.'],
 		['half btw 310 and 530', 'Half between 310 and 530.'],
 		['soap & water, ~30%', 'Soap and water, about 30%.'],
@@ -27,6 +28,12 @@ describe('a jotting written out', () => {
 		const sentence = 'Each weighs between 15 and 25 kg, and none of them moved.';
 		expect(smoothed(sentence)).toBe(sentence);
 		expect(smoothed('“If it rocks, take it out.”')).toBe('“If it rocks, take it out.”');
+	});
+
+	it('gives what was said the capitals of print, and changes no word', () => {
+		expect(withCapitals("now i've a door. it knows it's december! pH 7 is fine. e.g. may")).toBe(
+			"Now I've a door. It knows it's December! pH 7 is fine. e.g. may"
+		);
 	});
 
 	it('ends entries and cells as they ended', () => {

@@ -7,7 +7,7 @@
 const WRITTEN_OUT: readonly (readonly [RegExp, string])[] = [
 	[/\s*(?:→|⇒|->|=>)+\s*/g, ': '],
 	[/\bw\/out\b|\bw\/o\b/gi, 'without'],
-	[/\bw\/\s?|\bw\.\s(?=\p{Ll})/giu, 'with '],
+	[/\b[Ww]\/\s?|\b[Ww]\.\s(?=\p{Ll})|(?<=\s)w\s(?=[\p{Ll}\d])/gu, 'with '],
 	[/\b(?:approx|ca|abt)\b\.?(?=\s|$)/gi, 'about'],
 	[/\bc\.\s?(?=\d)/gi, 'about '],
 	[/[~≈]\s?(?=[\d£$€])/g, 'about '],
