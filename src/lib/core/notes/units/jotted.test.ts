@@ -180,3 +180,54 @@ describe('what things cost, jotted below one another', () => {
 		expect(units.every(({ kind }) => kind === 'claim')).toBe(true);
 	});
 });
+
+describe('a chat that a program put into a file', () => {
+	const chat = (lines: readonly string[]) =>
+		readNoteUnits({ kind: 'note', name: 'chat.txt', text: lines.join('\n') });
+	const SENT = [
+		'12/03/2026, 14:02 - Priya (allotment): they were £4 each in 2024',
+		'12/03/2026, 14:03 - You: great. and do they lay?',
+		'12/03/2026, 14:05 - Priya (allotment): mine gave 5 a week each the first summer',
+		'12/03/2026, 14:06 - You: poor things',
+		'12/03/2026, 14:07 - Priya (allotment): <Media omitted>',
+		"12/03/2026, 14:09 - Priya (allotment): don't put my surname in tho"
+	];
+
+	it('tells who sent what, without times', () => {
+		const { units, speakers } = chat(SENT);
+		expect(speakers).toEqual([{ name: 'Priya', role: 'allotment' }]);
+		expect(units.map(({ kind, speaker, text }) => [kind, speaker, text])).toEqual([
+			['quote', 'Priya', 'they were £4 each in 2024'],
+			['question', '', 'great. and do they lay?'],
+			['quote', 'Priya', 'mine gave 5 a week each the first summer'],
+			['aside', '', 'poor things'],
+			['aside', '', '<Media omitted>'],
+			['do-not-say', '', "don't put my surname in tho"]
+		]);
+	});
+
+	it('is read with the time first as well', () => {
+		const { units } = chat([
+			'[14:05, 12/03/2026] Me: what do you lay it on?',
+			'[2:06 pm, 12/03/2026] Tom Ashdown: a full bed of mortar on 100 mm of stone'
+		]);
+		expect(units.map(({ kind, speaker }) => [kind, speaker])).toEqual([
+			['question', ''],
+			['quote', 'Tom Ashdown']
+		]);
+	});
+});
+
+describe('minutes with initials', () => {
+	it('are said by those who were there', () => {
+		const { units } = readNoteUnits({
+			kind: 'note',
+			name: 'm.md',
+			text: '# Damp piece\n\nPresent: Lena (me), Dev Okoro (surveyor), Ruth (editor)\n\n- DO: 4 of 5 houses have a bridged course\n- RA wants the injection firms left out by name\n- action: Lena to get the breakdown by age\n- FAQ: ends the piece\n'
+		});
+		expect(units.find(({ text }) => text.startsWith('4 of 5'))!.speaker).toBe('Dev Okoro');
+		expect(units.find(({ text }) => /left out/.test(text))!.kind).toBe('do-not-say');
+		expect(units.find(({ text }) => /breakdown/.test(text))!.kind).toBe('todo');
+		expect(units.find(({ text }) => /ends the piece/.test(text))!.speaker).toBe('');
+	});
+});

@@ -100,7 +100,7 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 
 /** What the writer thinks of for a part of the text: "intro idea: …", "title? …". */
 const IDEA =
-	/^(?:possible |maybe |working )?(?:intro(?:duction)?|opening|opener|lead|lede|hook|ending|outro|closing|conclusion|headline|title|pull ?quote)s?(?: (?:idea|line|option|para(?:graph)?|sentence|quote|thought)s?)?\s*(?:[:=–]|\?+|->|→)/i;
+	/^(?:possible |maybe |working )?(?:idea|intro(?:duction)?|opening|opener|lead|lede|hook|ending|outro|closing|conclusion|headline|title|pull ?quote)s?(?: (?:idea|line|option|para(?:graph)?|sentence|quote|thought)s?)?\s*(?:[:=–]|\?+|->|→)/i;
 
 /** Words of a line that says how it was noted and stands among others. */
 const MOST_OF_REMARK = 8;

@@ -6,8 +6,10 @@ import { noteLinesOf, type NoteLine } from './note-lines';
 import {
 	isAsker,
 	isSpeakerField,
+	isShortFor,
 	labelIn,
 	nameOfLabel,
+	presentIn,
 	speakerOfHead,
 	speechesOf,
 	type Speech
@@ -35,6 +37,7 @@ class NoteReader {
 	readonly #head: Speaker | null;
 	readonly #speeches: ReadonlyMap<NoteLine, Speech>;
 	readonly #labels: ReadonlySet<string>;
+	readonly #present: readonly Speaker[];
 	/** Questions that the note quotes, in their order. */
 	readonly #asked: readonly string[];
 	readonly #speakers: Speaker[] = [];
@@ -67,7 +70,8 @@ class NoteReader {
 		this.#text = plain;
 		this.#lines = noteLinesOf(plain);
 		this.#head = speakerOfHead(this.#lines, name);
-		this.#speeches = speechesOf(this.#lines, this.#head);
+		this.#present = presentIn(this.#lines);
+		this.#speeches = speechesOf(this.#lines, this.#head, this.#present);
 		this.#labels = new Set([...this.#speeches.values()].map(({ label }) => label));
 		this.#asked = this.#lines
 			.filter(({ shape, text }) => shape === 'quoted' && isAsked(text))
@@ -273,9 +277,13 @@ class NoteReader {
 		const under = kindUnder(this.#label) ?? kindUnder(this.#heading);
 		const list = this.#lists++;
 		const isSteps = under === null && this.#areSteps(group);
+		const isOfTurns = marks === 'bullet' && lines.some((line) => this.#speeches.has(line));
 		const isChecklist = marks === 'box' && under !== 'todo' && lines.length >= 4;
 		lines.forEach((line, i) => {
 			this.#paragraphs++;
+			const speech = marks === 'bullet' ? this.#speeches.get(line) : undefined;
+			if (speech) return this.#readSpeech(line, speech, undefined);
+			if (isOfTurns) this.#speaking = '';
 			const entry = isSteps ? 'step' : marks === 'box' ? 'box' : 'item';
 			const setting: Setting = {
 				...this.#setting(),
@@ -345,9 +353,11 @@ class NoteReader {
 			return this.#readAsked(line, speech);
 		}
 		const isAnswer = speech.label === 'A';
+		const present = this.#present.find((one) => isShortFor(speech.label, one.name));
 		const name =
-			isAnswer || speech.label.length <= 2 ? (this.#head?.name ?? '') : nameOfLabel(speech.label);
-		this.#meet(name, speech.role);
+			present?.name ??
+			(isAnswer || speech.label.length <= 2 ? (this.#head?.name ?? '') : nameOfLabel(speech.label));
+		this.#meet(name, present?.role ?? speech.role);
 		this.#speaking = name;
 		if (speech.said === '' && after) return;
 		if (this.#asksLeave) return this.#readLeave(line, speech.said, from);
@@ -355,7 +365,7 @@ class NoteReader {
 		// a label in full is a record of what was said; "A" and initials stand before jottings as well
 		const isVerbatim = (!isAnswer && speech.label.length > 2) || !this.#marksQuotes;
 		for (const stretch of this.#stretchesOf(speech.said, setting)) {
-			const kind = isVerbatim && isStatement(stretch.kind) ? 'quote' : stretch.kind;
+			const kind = isVerbatim && isStatement(stretch.kind) ? saidAs(stretch.text) : stretch.kind;
 			this.#add(line, stretch.text, from + stretch.start, from + stretch.end, {
 				kind,
 				speaker: name
@@ -364,7 +374,7 @@ class NoteReader {
 	}
 
 	/** A question, which its answers stand under; the answer can follow on the same line. */
-	#readAsked(line: NoteLine, { label, said }: Speech): void {
+	#readAsked(line: NoteLine, { label, said, isMessage }: Speech): void {
 		const mark = said.indexOf('?') + 1;
 		const behind = said.slice(mark).trim();
 		const reply = mark > 0 ? labelIn(behind) : null;
@@ -374,7 +384,13 @@ class NoteReader {
 		const end = line.end - answer.length;
 		this.#asksLeave = asksLeave(asked);
 		const kind: UnitKind =
-			this.#asksLeave || ASIDE.test(asked) || isPractical(asked) ? 'aside' : 'question';
+			this.#asksLeave ||
+			ASIDE.test(asked) ||
+			isPractical(asked) ||
+			// what one writes in a chat is no question for being one's own
+			(isMessage && !asked.includes('?'))
+				? 'aside'
+				: 'question';
 		this.#add(line, asked, line.start, end, { kind, speaker: '' });
 		if (kind === 'question') this.#heading = asked;
 		if (answer === '') return;
@@ -531,6 +547,16 @@ class NoteReader {
 		);
 	}
 }
+
+/** What somebody says who is quoted: "Deal", "Great." and a picture that was sent are nothing to print. */
+function saidAs(text: string): UnitKind {
+	const isScrap = text.split(/\s+/).length <= MOST_OF_SCRAP && !/\d/.test(text);
+	return isScrap || NOT_SAID.test(text) ? 'aside' : 'quote';
+}
+
+const MOST_OF_SCRAP = 2;
+const NOT_SAID =
+	/^<[^>]*>$|^(?:image|video|audio|sticker|gif|document|media) omitted$|^this message was deleted|^missed (?:voice|video) call/i;
 
 /** Questions of a mail that its answers may leave open. */
 const MOST_LEFT_OPEN = 2;

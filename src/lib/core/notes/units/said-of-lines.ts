@@ -37,6 +37,7 @@ const WHOSE = '(?:the|her|his|their|our|my|any|all)';
 
 /** What must not stand in the text, as a wish or an order. */
 export const KEEP_OUT = /* @__PURE__ */ anyOf(
+	/\b(?:don['’]?t|do not|never) put (?:my|our|her|his|their) (?:\p{L}+ )?(?:sur|last |first )?(?:names?|address|photo|picture|number|face) (?:in|on|to|down)\b|\bwants?\b[^.;]{0,60}\bleft out\b/iu,
 	/\b(?:grateful|glad|kind|appreciate it) if (?:you|we|it) (?:did ?n['’]?t|did not|would ?n['’]?t|would not|could (?:leave|avoid|not)|do not|don['’]?t)\b/iu,
 	/* @__PURE__ */ new RegExp(
 		`\\b(?:asks?|asked|begs?|begged|wants?|wanted|(?:would|['’]d) (?:like|prefer)|prefers?|requested?) (?:that )?(?:us|we|you|me|it|them)? ?(?:should )?(?:not to|to not|not) ${TELLS}\\b`
@@ -56,6 +57,7 @@ const SOURCE =
 
 /** What the writer has still to do, ask or find. */
 export const STILL_TO_DO = /* @__PURE__ */ anyOf(
+	/^actions?(?: (?:points?|items?))?\s*[:–-]\s/iu,
 	/(?:^|[.;,?!–—-] ?)(?:must |need to |will |i['’]ll |let me |to |and |so )*(?:(?:ask|ring|phone|call|email|e-mail|message|mail|remind) (?:her|him)|(?:text|nudge|chase|ping) (?:her|him|them))\b/iu,
 	/* @__PURE__ */ new RegExp(
 		`^(?:and |also |must |need to |still to |to |then )*(?:find|dig (?:out|up)|track down|get hold of|fetch|look up|hunt (?:down|for)) (?:that|the|a|her|his|their|some|me)? ?(?:\\p{L}+ ){0,2}${SOURCE}\\b`

@@ -122,10 +122,30 @@ export interface Speech {
 	readonly label: string;
 	readonly role: string;
 	readonly said: string;
+	/** Sent in a chat, with its time before it. */
+	readonly isMessage?: true;
+}
+
+/** When a message was sent, before who sent it, as programs for chatting put it into a file. */
+const SENT =
+	/^\u200e?\[?(?:\d{1,4}[./-]\d{1,2}[./-]\d{1,4},?\s+\d{1,2}[:.]\d{2}(?::\d{2})?(?:\s?[ap]\.?m\.?)?|\d{1,2}[:.]\d{2}(?::\d{2})?(?:\s?[ap]\.?m\.?)?,\s+\d{1,4}[./-]\d{1,2}[./-]\d{1,4})\]?\s*(?:[-–]\s*)?/iu;
+const SENDER = /^([\p{L}+\d][^:()]{0,38}?)\s*(?:\(([^)]{2,50})\)\s*)?:\s*(?=\S|$)/u;
+
+/** A message of a chat: who sent it, and what it says; null for any other line. */
+function messageIn(text: string): Speech | null {
+	const sent = SENT.exec(text);
+	if (!sent) return null;
+	const said = text.slice(sent[0].length);
+	const sender = SENDER.exec(said);
+	if (!sender) return null;
+	const label = /^(?:you|me)$/i.test(sender[1]!) ? 'Me' : sender[1]!.trim();
+	return { label, role: sender[2] ?? '', said: said.slice(sender[0].length), isMessage: true };
 }
 
 /** The opening of a line as a speaker's label; null when it has none. */
 export function labelIn(text: string): Speech | null {
+	const message = messageIn(text);
+	if (message) return message;
 	const asked = Q_ALONE.exec(text);
 	if (asked) return { label: 'Q', role: '', said: text.slice(asked[0].length) };
 	const found = LABEL.exec(text) ?? SMALL_LABEL.exec(text);
@@ -159,7 +179,8 @@ function isAskingLabel(label: string): boolean {
 /** Labels of a note's speakers: what opens two lines and more, and "Q", "A", "Me" from one on. */
 export function speechesOf(
 	lines: readonly NoteLine[],
-	head: Speaker | null
+	head: Speaker | null,
+	present: readonly Speaker[] = []
 ): Map<NoteLine, Speech> {
 	const times = new Map<string, number>();
 	const labelled = lines.flatMap((line) => {
@@ -169,8 +190,9 @@ export function speechesOf(
 	for (const { speech } of labelled) times.set(speech.label, (times.get(speech.label) ?? 0) + 1);
 	const asks = (times.get('Q') ?? 0) > 0;
 	const isInTurns = takesTurns(labelled, times);
-	const speaks = ({ label, role }: Speech) => {
-		if (isInTurns(label)) return true;
+	const speaks = ({ label, role, isMessage }: Speech) => {
+		if (isMessage || isInTurns(label)) return true;
+		if (present.some((one) => isShortFor(label, one.name))) return true;
 		if (/^\p{Ll}/u.test(label)) return false;
 		if (label === 'Q' || (label === 'A' && asks) || label === 'Me') return true;
 		if (label === 'I' || label === 'A') return false;
@@ -196,6 +218,30 @@ export function speechesOf(
 			)
 			.map(({ line, speech }) => [line, speech])
 	);
+}
+
+const PRESENT =
+	/^(?:present|attend(?:ees|ing|ed)|participants|in the room|on the call|people|who was there)\s*:\s*(.+)$/iu;
+
+/** Those who were there, by a line of the head that lists them; who wrote the note is left out. */
+export function presentIn(lines: readonly NoteLine[]): Speaker[] {
+	const listed = lines
+		.filter(({ shape }) => shape !== 'blank')
+		.slice(0, HEAD_LINES)
+		.flatMap(({ text }) => PRESENT.exec(text)?.[1] ?? []);
+	return listed
+		.flatMap((list) => list.split(/\s*[,;]\s*(?![^(]*\))|\s+and\s+/))
+		.flatMap((entry): Speaker[] => {
+			const [, name, role = ''] = /^([^()]+?)\s*(?:\(([^)]*)\))?\.?$/u.exec(entry) ?? [];
+			if (!name || /^(?:me|self)$/i.test(name) || /^(?:me|self|notes)$/i.test(role)) return [];
+			return new RegExp(`^${TITLE}${NAME}$`, 'u').test(name) ? [{ name: bare(name), role }] : [];
+		});
+}
+
+/** Whether a label of capitals stands for a name: "DO" for "Dev Okoro", and "RA" for a Ruth without a surname. */
+export function isShortFor(label: string, name: string): boolean {
+	if (!/^\p{Lu}{1,3}$/u.test(label)) return false;
+	return name.includes(' ') ? initialsOf(name).includes(label) : label[0] === name[0];
 }
 
 function initialsOf(name: string): string[] {
