@@ -35,8 +35,11 @@ describe('readGatheredFile', () => {
 				'Position,Address\n1,https://walls.example/a\n2,https://stone.example/b'
 			)
 		).toMatchObject([{ kind: 'results' }]);
+		expect(
+			await read('planner.csv', 'Keyword;Volume;Difficulty\nhen house;2900;28\nhen run;880;17')
+		).toMatchObject([{ kind: 'keywords', name: 'planner.csv' }]);
 		expect(await read('numbers.csv', 'a,b\n1,2')).toMatchObject([
-			{ kind: 'failed', reason: expect.stringContaining('neither a link map') as string }
+			{ kind: 'failed', reason: expect.stringContaining('neither a keyword list') as string }
 		]);
 		expect(await read('data.json', '{"__proto__": {"polluted": true}}')).toMatchObject([
 			{ kind: 'failed', reason: expect.stringContaining('client') as string }

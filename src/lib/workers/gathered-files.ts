@@ -1,6 +1,6 @@
 import { readClientFile, readLinkMap } from '$lib/core/clients';
 import { FILE_LIMITS, fileKindOf, readMhtml, unpackPages } from '$lib/core/files';
-import { readResultsList } from '$lib/core/keywords';
+import { readKeywordList, readResultsList, runThrough } from '$lib/core/keywords';
 import { noteTextOf } from '$lib/core/notes';
 import { decodeBytes } from '$lib/core/text';
 import { readDocx, readPdf } from './documents';
@@ -110,10 +110,25 @@ function tableOf(name: string, text: string): FileRead {
 	if (hasResults && isRanked) return { kind: 'results', name, text };
 	if (readLinkMap(text).links.length > 0) return { kind: 'links', name, text };
 	if (hasResults) return { kind: 'results', name, text };
+	if (isKeywordList(text)) return { kind: 'keywords', name, text };
 	return {
 		kind: 'failed',
 		name,
 		reason:
-			'it is neither a link map (phrase, address) nor a list of who ranks; keyword lists go into Scout'
+			'it is neither a keyword list (phrase, volume), nor a link map (phrase, address), nor a list of who ranks'
 	};
+}
+
+/** Lines from the start by which a table is told. */
+const LOOKED_AT = 60;
+
+/** Whether a table lists phrases with how often they are searched for, or how hard they are to rank for. */
+function isKeywordList(text: string): boolean {
+	const start = text.split('\n', LOOKED_AT).join('\n');
+	const read = runThrough(readKeywordList(start));
+	return (
+		read.kind === 'read' &&
+		read.list.rows.length > 0 &&
+		read.list.columns.some(({ meaning }) => meaning === 'volume' || meaning === 'difficulty')
+	);
 }

@@ -93,8 +93,12 @@ export type FileRead =
 			/** What was put right or left out on the way. */
 			readonly remarks: readonly string[];
 	  }
-	/** A link map, a client's profile or a list of who ranks. */
-	| { readonly kind: 'links' | 'client' | 'results'; readonly name: string; readonly text: string }
+	/** A link map, a client's profile, a list of who ranks or one of keywords. */
+	| {
+			readonly kind: 'links' | 'client' | 'results' | 'keywords';
+			readonly name: string;
+			readonly text: string;
+	  }
 	| { readonly kind: 'skipped' | 'failed'; readonly name: string; readonly reason: string };
 
 /** What a page brings besides its words. */

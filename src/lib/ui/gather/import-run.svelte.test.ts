@@ -3,8 +3,10 @@ import userEvent from '@testing-library/user-event';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { articleSign } from '$lib/core/assignment';
 import { judgePage, readText, sketchOf } from '$lib/core/pages';
+import { readKeywordList, runThrough } from '$lib/core/keywords';
 import { addAssignment } from '$lib/data/assignments';
 import { db, type Assignment } from '$lib/data/db';
+import { readLists } from '$lib/data/keywords';
 import { listNotes, listPages } from '$lib/data/pages';
 import type { Cleaned, FileRead, Incoming } from '$lib/workers/client';
 import { history } from '../frame/history.svelte';
@@ -23,8 +25,13 @@ answering({
 			return [{ kind: 'note', name, noteKind: 'note', text, remarks: ['one line left out'] }];
 		if (name.endsWith('.bad')) return [{ kind: 'failed', name, reason: 'it is damaged' }];
 		if (name.endsWith('.links')) return [{ kind: 'links', name, text }];
+		if (name.endsWith('.keys')) return [{ kind: 'keywords', name, text }];
 		return [{ kind: 'page', incoming: { name, origin: 'text', bytes: null, text } }];
 	},
+	readKeywords: async ({ text }: { text: string }) => ({
+		...runThrough(readKeywordList(text)),
+		encoding: 'utf-8'
+	}),
 	clean: async (incoming: Incoming, keyword: string): Promise<Cleaned> => {
 		const article = readText(incoming.text, incoming.name);
 		if (article.blocks.length === 0) return { kind: 'failed', reason: 'there is no text in it' };
@@ -76,6 +83,20 @@ describe('importEvidence', () => {
 		expect(await listNotes(assignment.id)).toEqual([]);
 		await history.redo();
 		expect(await listPages(assignment.id)).toHaveLength(1);
+	});
+
+	it('hands a keyword list on to Scout, under a name of its own, and takes it back', async () => {
+		const list = file('planner.keys', 'Keyword;Volume\nhen house;2900\nhen run;880');
+		const report = await importEvidence(assignment, { files: [list] });
+		expect(report.others).toEqual(['2 keywords for Scout']);
+		await importEvidence(assignment, { files: [list] });
+		expect((await readLists('')).map(({ name, count }) => [name, count])).toEqual([
+			['planner.keys', 2],
+			['planner.keys (2)', 2]
+		]);
+		await history.undo();
+		await history.undo();
+		expect(await readLists('')).toEqual([]);
 	});
 
 	it('puts a page in the place of the same one: same id and letter, another sign', async () => {

@@ -19,7 +19,13 @@ import type {
 	Repeat,
 	WantedAddress
 } from './import-report';
-import { takeClientFile, takeLinks, takeResults, type OtherRead } from './other-files';
+import {
+	takeClientFile,
+	takeKeywords,
+	takeLinks,
+	takeResults,
+	type OtherRead
+} from './other-files';
 import { placeOf, plainName, struckByAll, titleOf } from './page-place';
 
 /** A share of words from which a second page only repeats the first, and is proposed aside. */
@@ -121,6 +127,8 @@ class ImportRun {
 				return this.#takeOther(read.name, await takeClientFile(this.assignment, read.text));
 			case 'results':
 				return this.#takeOther(read.name, await takeResults(this.assignment, read.text));
+			case 'keywords':
+				return this.#takeOther(read.name, await takeKeywords(this.assignment, read));
 		}
 	}
 

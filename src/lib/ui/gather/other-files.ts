@@ -1,4 +1,4 @@
-// Files that are neither pages nor notes: link maps, client profiles and lists of who ranks.
+// Files that are neither pages nor notes: link maps, client profiles, lists of who ranks and of keywords.
 import { readClientFile, readLinkMap } from '$lib/core/clients';
 import { phraseKeyOf, readResultsList, type PhraseNote } from '$lib/core/keywords';
 import { changeAssignment } from '$lib/data/assignments';
@@ -11,9 +11,18 @@ import {
 	takeClient
 } from '$lib/data/clients';
 import { db, type Assignment } from '$lib/data/db';
-import { notePhrases, notesFor, putBackNotes } from '$lib/data/keywords';
+import {
+	addLists,
+	notePhrases,
+	notesFor,
+	putBackNotes,
+	readLists,
+	takeLists
+} from '$lib/data/keywords';
+import { analysis } from '$lib/workers/client';
 import type { Step } from '../frame/history.svelte';
 import { countOf } from '../parts/count-of';
+import { toldApart, wholeListsOf } from '../scout/incoming';
 
 /** What came of such a file. Remarks say what was put right or left out on the way. */
 export type OtherRead =
@@ -115,5 +124,37 @@ export async function takeResults(assignment: Assignment, text: string): Promise
 			read.rejected.length > 0
 				? [`${countOf(read.rejected.length, 'line')} of it could not be read`]
 				: []
+	};
+}
+
+/** A keyword list goes to Scout, beside the lists of the assignment's client. */
+export async function takeKeywords(
+	assignment: Assignment,
+	{ name, text }: { readonly name: string; readonly text: string }
+): Promise<OtherRead> {
+	const read = await analysis.readKeywords({ bytes: null, text, meanings: {} }, () => {});
+	if (read.kind === 'cancelled') return { kind: 'skipped', reason: 'it was stopped', remarks: [] };
+	if (read.kind === 'unreadable') return { kind: 'failed', reason: read.reason, remarks: [] };
+	const scope = assignment.client ?? '';
+	const lists = toldApart(
+		await wholeListsOf(
+			[{ id: crypto.randomUUID(), name, origin: 'file', bytes: null, text, read }],
+			scope,
+			Date.now()
+		),
+		(await readLists(scope)).map((list) => list.name)
+	);
+	const { rejected, rows } = read.list;
+	return {
+		kind: 'taken',
+		said: `${countOf(rows.length, 'keyword')} for Scout`,
+		step: {
+			redo: () => addLists(lists),
+			undo: async () => {
+				await takeLists(lists.map(({ list }) => list.id));
+			}
+		},
+		remarks:
+			rejected.length > 0 ? [`${countOf(rejected.length, 'line')} of it could not be read`] : []
 	};
 }

@@ -40,3 +40,15 @@ export async function wholeListsOf(
 		return [{ list, rows }];
 	});
 }
+
+/** Planners name all their files alike: a list of a name that is there already says which it is. */
+export function toldApart(lists: readonly WholeList[], names: readonly string[]): WholeList[] {
+	const taken = new Set(names);
+	return lists.map((whole) => {
+		const { name } = whole.list;
+		let own = name;
+		for (let n = 2; taken.has(own); n++) own = `${name} (${n})`;
+		taken.add(own);
+		return own === name ? whole : { ...whole, list: { ...whole.list, name: own } };
+	});
+}

@@ -6,12 +6,11 @@ import {
 	type PhraseNote,
 	type ScoutRow
 } from '$lib/core/keywords';
-import type { WholeList } from '$lib/data/keywords';
 import { isStorageFull, messageOf, NO_ROOM } from '$lib/data/trouble';
 import { lookUp } from '$lib/services/search';
 import { analysis } from '$lib/workers/client';
 import { phrasesShown } from './format';
-import { MOST_LIST_BYTES, wholeListsOf, type ReadingList } from './incoming';
+import { MOST_LIST_BYTES, toldApart, wholeListsOf, type ReadingList } from './incoming';
 import type { ScoutLists } from './scout-lists.svelte';
 
 /**
@@ -270,16 +269,4 @@ function tellTrouble(error: unknown) {
 			: `Nothing was brought in: ${messageOf(error)}`,
 		{ duration: 15_000 }
 	);
-}
-
-/** Planners name all their files alike: a list of a name that is there already says which it is. */
-function toldApart(lists: readonly WholeList[], names: readonly string[]): WholeList[] {
-	const taken = new Set(names);
-	return lists.map((whole) => {
-		const { name } = whole.list;
-		let own = name;
-		for (let n = 2; taken.has(own); n++) own = `${name} (${n})`;
-		taken.add(own);
-		return own === name ? whole : { ...whole, list: { ...whole.list, name: own } };
-	});
 }
