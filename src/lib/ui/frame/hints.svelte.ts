@@ -5,7 +5,7 @@ export const STAGE_HINTS: Readonly<Record<string, string>> = {
 	brief:
 		'What is agreed here shapes plan, draft and checks. Only the keyword is needed; fill in the rest when you know it.',
 	gather:
-		'Drop pages, notes, subtitles and lists of questions anywhere in the window. What is set aside stays, and can be counted again.',
+		'Drop pages, notes, subtitles, lists of questions and of keywords anywhere in the window. What is set aside stays, and can be counted again.',
 	findings:
 		'All of this is counted in the pages that count. Pin it, strike it out, merge it: plan and takes follow, and every step can be undone.',
 	plan: 'Propose a plan, then change what you like: what is locked stays when the rest is placed again.',

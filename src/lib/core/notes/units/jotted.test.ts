@@ -16,6 +16,8 @@ interface Line {
 	readonly found: readonly string[];
 }
 
+const readText = (text: string) => readNoteUnits({ kind: 'note', name: 'n.txt', text });
+
 const plain = (text: string) =>
 	text
 		.toLowerCase()
@@ -76,7 +78,7 @@ describe('jotted notes', () => {
 
 describe('what is said around the matter of a mail or a log', () => {
 	const kindsOf = (text: string) => {
-		const { units, headings } = readNoteUnits({ kind: 'note', name: 'n.txt', text });
+		const { units, headings } = readText(text);
 		return new Map([
 			...units.map((unit) => [unit.text, unit.kind] as const),
 			...headings.map((heading) => [heading.text, 'heading'] as const)
@@ -109,7 +111,7 @@ describe('what is said around the matter of a mail or a log', () => {
 });
 
 describe('a talk put down in turns', () => {
-	const read = (text: string, name = 'n.txt') => readNoteUnits({ kind: 'note', name, text }).units;
+	const read = (text: string) => readText(text).units;
 	const TALK =
 		'Call w Ines Farrow (rows 300 days a year, club coach), Mon\n\nme: how often\ni: four times a week. never two hard days running\nme: and the first month?\ni: capsized twice that spring. technique comes before load all year\nme: can I use all that?\ni: yes but not the capsizing\n';
 
@@ -137,18 +139,16 @@ describe('a talk put down in turns', () => {
 	});
 
 	it('says of the one who speaks what the head says', () => {
-		const { speakers } = readNoteUnits({ kind: 'note', name: 'n.txt', text: TALK });
+		const { speakers } = readText(TALK);
 		expect(speakers).toEqual([{ name: 'Ines Farrow', role: 'club coach' }]);
 	});
 });
 
 describe('answers to the numbered questions of a mail', () => {
 	it('stand under the questions, and are no steps', () => {
-		const { units } = readNoteUnits({
-			kind: 'note',
-			name: 'n.txt',
-			text: 'From: Owen Pask\nSubject: Re: oars\n\n1. Carbon lasts ten years.\n2. Ash has to be varnished each winter.\n\n> 1. how long does carbon last?\n> 2. what about wood?\n'
-		});
+		const { units } = readText(
+			'From: Owen Pask\nSubject: Re: oars\n\n1. Carbon lasts ten years.\n2. Ash has to be varnished each winter.\n\n> 1. how long does carbon last?\n> 2. what about wood?\n'
+		);
 		expect(units.find(({ text }) => text.startsWith('Ash'))).toMatchObject({
 			kind: 'claim',
 			heading: 'what about wood?'
@@ -158,11 +158,9 @@ describe('answers to the numbered questions of a mail', () => {
 
 describe('what things cost, jotted below one another', () => {
 	it('are rows, however a thing and its price are parted', () => {
-		const { units } = readNoteUnits({
-			kind: 'note',
-			name: 'n.txt',
-			text: '# what I spent\n\ncoop (2nd hand) - £220\nauto door 95\nhens 3 @ £22\nso an egg = 30p\n'
-		});
+		const { units } = readText(
+			'# what I spent\n\ncoop (2nd hand) - £220\nauto door 95\nhens 3 @ £22\nso an egg = 30p\n'
+		);
 		expect(units.map(({ kind, cells }) => [kind, ...cells])).toEqual([
 			['row', 'coop (2nd hand)', '£220'],
 			['row', 'auto door', '95'],
@@ -171,19 +169,21 @@ describe('what things cost, jotted below one another', () => {
 		]);
 	});
 
+	it('are one thing to do where the second half takes back the first', () => {
+		const { units } = readText('# costs\n\nbedding (hemp) £11 a month?? no - £11 every 2 months\n');
+		expect(units.map(({ kind }) => kind)).toEqual(['todo']);
+	});
+
 	it('stay what they are where nobody speaks of money', () => {
-		const { units } = readNoteUnits({
-			kind: 'note',
-			name: 'n.txt',
-			text: '# my first year\n\nmet Ines in 2019\nrowed 300 km by May\nlost 4 kg\n'
-		});
+		const { units } = readText(
+			'# my first year\n\nmet Ines in 2019\nrowed 300 km by May\nlost 4 kg\n'
+		);
 		expect(units.every(({ kind }) => kind === 'claim')).toBe(true);
 	});
 });
 
 describe('a chat that a program put into a file', () => {
-	const chat = (lines: readonly string[]) =>
-		readNoteUnits({ kind: 'note', name: 'chat.txt', text: lines.join('\n') });
+	const chat = (lines: readonly string[]) => readText(lines.join('\n'));
 	const SENT = [
 		'12/03/2026, 14:02 - Priya (allotment): they were £4 each in 2024',
 		'12/03/2026, 14:03 - You: great. and do they lay?',
@@ -220,11 +220,9 @@ describe('a chat that a program put into a file', () => {
 
 describe('minutes with initials', () => {
 	it('are said by those who were there', () => {
-		const { units } = readNoteUnits({
-			kind: 'note',
-			name: 'm.md',
-			text: '# Damp piece\n\nPresent: Lena (me), Dev Okoro (surveyor), Ruth (editor)\n\n- DO: 4 of 5 houses have a bridged course\n- RA wants the injection firms left out by name\n- action: Lena to get the breakdown by age\n- FAQ: ends the piece\n'
-		});
+		const { units } = readText(
+			'# Damp piece\n\nPresent: Lena (me), Dev Okoro (surveyor), Ruth (editor)\n\n- DO: 4 of 5 houses have a bridged course\n- RA wants the injection firms left out by name\n- action: Lena to get the breakdown by age\n- FAQ: ends the piece\n'
+		);
 		expect(units.find(({ text }) => text.startsWith('4 of 5'))!.speaker).toBe('Dev Okoro');
 		expect(units.find(({ text }) => /left out/.test(text))!.kind).toBe('do-not-say');
 		expect(units.find(({ text }) => /breakdown/.test(text))!.kind).toBe('todo');

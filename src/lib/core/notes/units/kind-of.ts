@@ -207,3 +207,13 @@ const LEANS =
 export function leansOn(text: string): boolean {
 	return LEANS.test(text.replace(/^["“([]+/, ''));
 }
+
+/** What somebody says who is quoted: "Deal", "Great." and a picture that was sent are nothing to print. */
+export function saidAs(text: string): UnitKind {
+	const isScrap = text.split(/\s+/).length <= MOST_OF_SCRAP && !/\d/.test(text);
+	return isScrap || NOT_SAID.test(text) ? 'aside' : 'quote';
+}
+
+const MOST_OF_SCRAP = 2;
+const NOT_SAID =
+	/^<[^>]*>$|^(?:image|video|audio|sticker|gif|document|media) omitted$|^this message was deleted|^missed (?:voice|video) call/i;

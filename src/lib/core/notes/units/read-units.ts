@@ -1,7 +1,7 @@
 import { ASIDE, BRIEF, OF_STEPS, WORD_COUNT, kindOfField, kindUnder } from './cues';
 import { isOfWriting } from './said-of-lines';
 import { cutSentences } from './cut-sentences';
-import { forbiddenKindOf, isAsked, kindOf, leansOn, type Setting } from './kind-of';
+import { forbiddenKindOf, isAsked, kindOf, leansOn, saidAs, type Setting } from './kind-of';
 import { noteLinesOf, type NoteLine } from './note-lines';
 import {
 	isAsker,
@@ -14,8 +14,8 @@ import {
 	speechesOf,
 	type Speech
 } from './speakers';
-import { cellsOfRow, groupsOf, type NoteGroup } from './structure';
-import { asksLeave, isOfLeave, isRefused, refusedIn, withoutRefused } from './leave';
+import { cellsOfRow, groupsOf, isWrapped, type NoteGroup } from './structure';
+import { asksLeave, isOfLeave, isRefused, refusedIn, withoutHeldBack } from './held-back';
 import { transcriptUnits } from './transcript-units';
 import type { NoteHeading, ReadNoteUnits, Speaker, UnitKind } from './unit';
 import { isPractical, isSaid, withKeys, type NoteToRead, type UnitDraft } from './unit-drafts';
@@ -96,10 +96,7 @@ class NoteReader {
 	read(): ReadNoteUnits {
 		for (const [i, group] of this.#groups.entries())
 			this.#readGroup(group, this.#groups[i - 1], this.#groups[i + 1]);
-		const units = withoutRefused(
-			withConfidedSentences(this.#withoutLastPart(this.#units)),
-			this.#refused
-		);
+		const units = withoutHeldBack(this.#units, this.#refused);
 		return {
 			title: this.#title,
 			speakers: this.#speakers,
@@ -528,35 +525,7 @@ class NoteReader {
 			speaker: isSaid(more.kind) ? speaker : ''
 		});
 	}
-
-	/** "You may use all of this except the last paragraph." */
-	#withoutLastPart(units: readonly UnitDraft[]): readonly UnitDraft[] {
-		const says = units.some(({ text }) =>
-			/\b(?:all|everything|anything|any)\b[^.]{0,40}\b(?:except|but|bar|apart from)\b[^.]{0,20}\blast (?:paragraph|part|bit|point|section)\b/i.test(
-				text
-			)
-		);
-		if (!says) return units;
-		const last = units.findLast(
-			({ kind }) => kind !== 'aside' && kind !== 'question' && kind !== 'background'
-		);
-		return units.map((unit) =>
-			unit.paragraph === last?.paragraph
-				? { ...unit, kind: 'off-record' as const, list: -1, position: 0 }
-				: unit
-		);
-	}
 }
-
-/** What somebody says who is quoted: "Deal", "Great." and a picture that was sent are nothing to print. */
-function saidAs(text: string): UnitKind {
-	const isScrap = text.split(/\s+/).length <= MOST_OF_SCRAP && !/\d/.test(text);
-	return isScrap || NOT_SAID.test(text) ? 'aside' : 'quote';
-}
-
-const MOST_OF_SCRAP = 2;
-const NOT_SAID =
-	/^<[^>]*>$|^(?:image|video|audio|sticker|gif|document|media) omitted$|^this message was deleted|^missed (?:voice|video) call/i;
 
 /** Questions of a mail that its answers may leave open. */
 const MOST_LEFT_OPEN = 2;
@@ -569,38 +538,4 @@ function isStatement(kind: UnitKind): boolean {
 function rawIndex(line: NoteLine, said: string): number {
 	const length = line.end - line.start;
 	return Math.max(0, length - said.length);
-}
-
-/** Lines that a program broke at a width are one paragraph. */
-function isWrapped(lines: readonly NoteLine[]): boolean {
-	if (lines.length < 2) return false;
-	const inner = lines.slice(0, -1).map(({ text }) => text);
-	const isFull = inner.every((text) => text.length >= 50 && text.length <= 110);
-	const runsOn =
-		inner.filter((text) => !/[.!?:]["”')\]]*$/.test(text)).length >= 0.6 * inner.length;
-	if (lines.length === 2 && inner[0]!.length < 66) return false;
-	const lower = lines.slice(1).filter(({ text }) => /^\p{Ll}/u.test(text)).length;
-	return (
-		isFull &&
-		runsOn &&
-		lower >= 0.5 * (lines.length - 1) &&
-		lines.every(({ shape }) => shape === 'plain')
-	);
-}
-
-/** Says of what stands before it that it is not to be printed. */
-const SPEAKS_BACK =
-	/^(?:and |but |so |obviously,? |please |pls )*(?:(?:she|he|they|we|i) (?:does|do|did)(?:n['’]?t| not) want (?:that|this|it)\b|(?:that|this|it|all (?:that|this)) (?:obviously |of course )?(?:stays|is off|['’]s off|goes no further|is (?:just |only )?(?:between|for your))|keep (?:that|this|it)|(?:don['’]?t|do not|never) (?:print|publish|use|quote|repeat|write|put) (?:that|this|it)\b|not (?:for|to be) (?:print|printed|publication|quoted|used)\b)/i;
-
-/** What is told right before it, in one paragraph, is as confidential as the sentence that says so. */
-function withConfidedSentences(units: readonly UnitDraft[]): UnitDraft[] {
-	return units.map((unit, at) => {
-		const next = units[at + 1];
-		return next?.kind === 'off-record' &&
-			next.paragraph === unit.paragraph &&
-			isSaid(unit.kind) &&
-			SPEAKS_BACK.test(next.text)
-			? { ...unit, kind: 'off-record', speaker: '' }
-			: unit;
-	});
 }

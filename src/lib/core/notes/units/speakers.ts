@@ -176,11 +176,16 @@ function isAskingLabel(label: string): boolean {
 	return label === 'Q' || label === 'Me' || SMALL_ASKER.test(label);
 }
 
-/** Labels of a note's speakers: what opens two lines and more, and "Q", "A", "Me" from one on. */
+/**
+ * Labels of a note's speakers: what opens two lines and more, and "Q", "A", "Me" from one on.
+ *
+ * @param head who the note is of; null: nobody is named
+ * @param present who was there, by a list in the head
+ */
 export function speechesOf(
 	lines: readonly NoteLine[],
 	head: Speaker | null,
-	present: readonly Speaker[] = []
+	present: readonly Speaker[]
 ): Map<NoteLine, Speech> {
 	const times = new Map<string, number>();
 	const labelled = lines.flatMap((line) => {

@@ -308,3 +308,20 @@ export function cellsOfRow({ cells, text }: NoteLine): string[] {
 	const amount = AMOUNT.exec(text);
 	return amount ? [amount[1]!, amount[2]!] : [text];
 }
+
+/** Lines that a program broke at a width are one paragraph. */
+export function isWrapped(lines: readonly NoteLine[]): boolean {
+	if (lines.length < 2) return false;
+	const inner = lines.slice(0, -1).map(({ text }) => text);
+	const isFull = inner.every((text) => text.length >= 50 && text.length <= 110);
+	const runsOn =
+		inner.filter((text) => !/[.!?:]["”')\]]*$/.test(text)).length >= 0.6 * inner.length;
+	if (lines.length === 2 && inner[0]!.length < 66) return false;
+	const lower = lines.slice(1).filter(({ text }) => /^\p{Ll}/u.test(text)).length;
+	return (
+		isFull &&
+		runsOn &&
+		lower >= 0.5 * (lines.length - 1) &&
+		lines.every(({ shape }) => shape === 'plain')
+	);
+}

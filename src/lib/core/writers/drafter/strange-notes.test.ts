@@ -45,4 +45,14 @@ describe('a draft from notes as they are kept', () => {
 		expect(said).toMatch(/\| Hens +\| 3 at £22 +\|/);
 		expect(markdown).not.toMatch(/How much does it cost[^.]*\? None of your notes/);
 	});
+
+	it('offers no answer for naming the subject alone: “hens” where the keyword says “chickens”', () => {
+		expect(markdown).not.toMatch(/What do hens eat\?[^?]*three things I see most/);
+		expect(markdown).not.toMatch(/Are you allowed to keep hens\? Perhaps/);
+	});
+
+	it('puts an answer where its question belongs', () => {
+		const wrong = markdown.split(/^## /m).find((section) => /^Where .* goes wrong/.test(section));
+		expect(wrong).toMatch(/they buy the coop first/);
+	});
 });

@@ -35,7 +35,7 @@ const MOST_MEANT = 2;
 const FRAGMENT = 4;
 
 /** Units without what was held back later, with the fragments that go with it. */
-export function withoutRefused(
+function withoutRefused(
 	units: readonly UnitDraft[],
 	refused: readonly string[]
 ): readonly UnitDraft[] {
@@ -68,4 +68,48 @@ function isFragmentOf(unit: UnitDraft | undefined, before: UnitDraft): boolean {
 
 function wordsOf(text: string): Set<string> {
 	return new Set(text.toLowerCase().match(/[\p{L}\p{N}]{3,}/gu) ?? []);
+}
+
+const ALL_BUT_LAST =
+	/\b(?:all|everything|anything|any)\b[^.]{0,40}\b(?:except|but|bar|apart from)\b[^.]{0,20}\blast (?:paragraph|part|bit|point|section)\b/i;
+
+/** "You may use all of this except the last paragraph." */
+function withoutLastPart(units: readonly UnitDraft[]): readonly UnitDraft[] {
+	if (!units.some(({ text }) => ALL_BUT_LAST.test(text))) return units;
+	const last = units.findLast(
+		({ kind }) => kind !== 'aside' && kind !== 'question' && kind !== 'background'
+	);
+	return units.map((unit) =>
+		unit.paragraph === last?.paragraph
+			? { ...unit, kind: 'off-record' as const, list: -1, position: 0 }
+			: unit
+	);
+}
+
+/** Says of what stands before it that it is not to be printed. */
+const SPEAKS_BACK =
+	/^(?:and |but |so |obviously,? |please |pls )*(?:(?:she|he|they|we|i) (?:does|do|did)(?:n['’]?t| not) want (?:that|this|it)\b|(?:that|this|it|all (?:that|this)) (?:obviously |of course )?(?:stays|is off|['’]s off|goes no further|is (?:just |only )?(?:between|for your))|keep (?:that|this|it)|(?:don['’]?t|do not|never) (?:print|publish|use|quote|repeat|write|put) (?:that|this|it)\b|not (?:for|to be) (?:print|printed|publication|quoted|used)\b)/i;
+
+/** What is told right before it, in one paragraph, is as confidential as the sentence that says so. */
+function withConfidedSentences(units: readonly UnitDraft[]): UnitDraft[] {
+	return units.map((unit, at) => {
+		const next = units[at + 1];
+		return next?.kind === 'off-record' &&
+			next.paragraph === unit.paragraph &&
+			isSaid(unit.kind) &&
+			SPEAKS_BACK.test(next.text)
+			? { ...unit, kind: 'off-record', speaker: '' }
+			: unit;
+	});
+}
+
+/**
+ * Units with what other units hold back made confidential: the last part of a note, the sentence before
+ * "keep that out of it", and what was refused when somebody was asked.
+ */
+export function withoutHeldBack(
+	units: readonly UnitDraft[],
+	refused: readonly string[]
+): readonly UnitDraft[] {
+	return withoutRefused(withConfidedSentences(withoutLastPart(units)), refused);
 }
