@@ -10,6 +10,7 @@ export * from './number-words';
 export * from './page-work';
 export * from './purposes';
 export * from './quantities';
+export * from './quantity';
 export * from './question-form';
 export * from './statements';
 export * from './units';

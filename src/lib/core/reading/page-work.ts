@@ -2,7 +2,7 @@ import type { Block, HeadingLevel } from '../pages';
 import type { ReadingSums } from '../text';
 import type { Definition } from './definitions';
 import type { HabitId } from './habits';
-import type { Quantity } from './quantities';
+import type { Quantity } from './quantity';
 import type { Statement } from './statements';
 
 /** What findings need to know of one counted page or one note. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { baseOf, quantitiesOf } from './quantities';
+import { quantitiesOf } from './quantities';
+import { baseOf } from './quantity';
 
 const first = (sentence: string) => quantitiesOf(sentence)[0];
 

@@ -15,7 +15,8 @@ import { definitionIn, type Definition } from './definitions';
 import { habitsOfPage } from './habits';
 import { namedBodiesIn } from './named-bodies';
 import { isAmountList, isLineOfValues, isNutritionLine } from './data-blocks';
-import { quantitiesOf, type Quantity } from './quantities';
+import { quantitiesOf } from './quantities';
+import type { Quantity } from './quantity';
 import type {
 	Source,
 	Place,

@@ -11,7 +11,8 @@
 	import { useSession } from '../assignment/session.svelte';
 	import { actions } from '../frame/actions.svelte';
 	import { countOf } from '../parts/count-of';
-	import { contextOf, ManuscriptEditor } from '../write/manuscript-editor.svelte';
+	import { contextOf } from '../write/manuscript-context';
+	import { ManuscriptEditor } from '../write/manuscript-editor.svelte';
 	import ManuscriptPage from '../write/ManuscriptPage.svelte';
 	import TakeStanding from '../write/TakeStanding.svelte';
 	import ClaimsList from './ClaimsList.svelte';

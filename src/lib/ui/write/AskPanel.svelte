@@ -17,7 +17,7 @@
 	import { history } from '../frame/history.svelte';
 	import { countOf } from '../parts/count-of';
 	import type { Writing } from './writing.svelte';
-	import type { Passage } from './manuscript-editor.svelte';
+	import type { Passage } from './text-in-hand.svelte';
 	import { MOVE_NAMES, PASSAGE_MOVES, SCOPES, sectionsIn, type Scope } from './moves';
 
 	interface Props {

@@ -1,25 +1,13 @@
 <!-- Bring a reply back: what came, to which section each part belongs, and what is missing. -->
-<script module lang="ts">
-	import type { BlockNode } from '$lib/core/manuscript';
-
-	/** A part of a reply that goes to a section. */
-	export interface Part {
-		readonly section: string;
-		readonly blocks: readonly BlockNode[];
-		readonly isCutOff: boolean;
-	}
-</script>
-
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import { docText } from '$lib/core/manuscript';
-	import type { Plan, PlanSection } from '$lib/core/plan';
-	import { headingOf } from '$lib/core/plan';
-	import type { DroppedReason, Reply, ReplySection } from '$lib/core/writers';
-	import { messageOf } from '$lib/data/trouble';
-	import { analysis } from '$lib/workers/client';
+	import type { Plan } from '$lib/core/plan';
+	import type { DroppedReason, ReplySection } from '$lib/core/writers';
 	import { countOf } from '../parts/count-of';
 	import StateMark from '../parts/StateMark.svelte';
+	import { ReplyMatch, type Part } from './reply-match.svelte';
 
 	interface Props {
 		plan: Plan;
@@ -46,55 +34,24 @@
 		onclose
 	}: Props = $props();
 
-	let typed = $state('');
-	let reply = $state.raw<Reply | null>(null);
-	let isReading = $state(false);
-	/** Where the writer has put a part otherwise than it was matched; empty: nowhere. */
-	let moved = $state.raw<ReadonlyMap<number, string>>(new Map());
-	let chosen = $state(-1);
-
-	const wanted = $derived(plan.sections.filter(({ id }) => asked.includes(id)));
-	const parts = $derived(reply?.sections ?? []);
-	const placeOf = (part: ReplySection, at: number) => moved.get(at) ?? part.section ?? '';
-	/** Places of parts, by the section they go to. */
-	const bySection = $derived.by(() => {
-		const found = new Map<string, number[]>();
-		parts.forEach((part, at) => {
-			const place = placeOf(part, at);
-			if (place !== '') found.set(place, [...(found.get(place) ?? []), at]);
-		});
-		return found;
-	});
-	const lacked = $derived(wanted.filter(({ id }) => !bySection.has(id)).map(({ id }) => id));
-	const cutOff = $derived(parts.filter(({ isCutOff }) => isCutOff).length);
-	const words = $derived(parts.reduce((sum, part) => sum + part.words, 0));
-	const offered = $derived(
-		isLines && wanted[0] && parts.length > 0
-			? [
-					{
-						section: wanted[0].id,
-						blocks: parts.flatMap(({ heading, blocks }) =>
-							heading === '' ? blocks : [subHeading(heading), ...blocks]
-						),
-						isCutOff: false
-					}
-				]
-			: wanted.flatMap(({ id }): Part[] => {
-					const places = bySection.get(id) ?? [];
-					if (places.length === 0) return [];
-					return [
-						{
-							section: id,
-							// two parts that go to one section stand there one after the other, with their headings
-							blocks: places.flatMap((at, i) => {
-								const { heading, blocks } = parts[at]!;
-								return i === 0 || heading === '' ? blocks : [subHeading(heading), ...blocks];
-							}),
-							isCutOff: places.some((at) => parts[at]!.isCutOff)
-						}
-					];
-				})
+	const match = untrack(
+		() =>
+			new ReplyMatch({
+				get plan() {
+					return plan;
+				},
+				get asked() {
+					return asked;
+				},
+				get signs() {
+					return signs;
+				},
+				get isLines() {
+					return isLines;
+				}
+			})
 	);
+	const { wanted, parts, lacked, cutOff, words, offered, reply } = $derived(match);
 	const DROPPED: Readonly<Record<DroppedReason, string>> = {
 		chatter: 'said around the text',
 		teaser: 'a teaser',
@@ -103,34 +60,6 @@
 		wrapping: 'markup'
 	};
 
-	function subHeading(text: string): BlockNode {
-		return {
-			type: 'heading',
-			attrs: { level: 3, section: null },
-			content: [{ type: 'text', text }]
-		};
-	}
-
-	async function read(text: string) {
-		typed = text;
-		if (text.trim() === '') return;
-		isReading = true;
-		try {
-			reply = await analysis.readReply(
-				text,
-				$state.snapshot(plan) as Plan,
-				[...asked],
-				new Map(signs)
-			);
-			moved = new Map();
-			chosen = -1;
-		} catch (error) {
-			toast.error(`The reply was not read: ${messageOf(error)}`);
-		} finally {
-			isReading = false;
-		}
-	}
-
 	function paste(event: ClipboardEvent) {
 		const html = event.clipboardData?.getData('text/html') ?? '';
 		const text = event.clipboardData?.getData('text/plain') ?? '';
@@ -138,53 +67,22 @@
 		const isMarked = /^#{1,6}\s/m.test(text);
 		const hasStructure = /<(?:h[1-6]|li|table|p)\b/i.test(html);
 		event.preventDefault();
-		void read(!isMarked && hasStructure ? html : text);
+		void match.read(!isMarked && hasStructure ? html : text);
 	}
 
 	async function fromClipboard() {
 		try {
-			await read(await navigator.clipboard.readText());
+			await match.read(await navigator.clipboard.readText());
 		} catch {
 			toast('The browser does not let a page read the clipboard. Paste it into the field.');
 		}
-	}
-
-	async function fromFiles(files: FileList | null) {
-		const texts: string[] = [];
-		for (const file of files ?? []) {
-			try {
-				const bytes = new Uint8Array(await file.arrayBuffer());
-				if (/\.html?$/i.test(file.name)) texts.push(await file.text());
-				else
-					for (const found of await analysis.readFile(file.name, bytes, 'notes')) {
-						if (found.kind === 'note') texts.push(found.text);
-						else if (found.kind === 'failed' || found.kind === 'skipped')
-							toast.error(`“${found.name}” was not read: ${found.reason}`);
-						else toast.error(`“${file.name}” holds no text of an article.`);
-					}
-			} catch (error) {
-				toast.error(`“${file.name}” was not read: ${messageOf(error)}`);
-			}
-		}
-		if (texts.length > 0) await read(texts.join('\n\n'));
-	}
-
-	/** Puts a part to the section before or behind, or to none. */
-	function shift(at: number, by: 1 | -1) {
-		const order = ['', ...wanted.map(({ id }) => id)];
-		const now = order.indexOf(placeOf(parts[at]!, at));
-		move(at, order[(now + by + order.length) % order.length]!);
-	}
-
-	function move(at: number, section: string) {
-		moved = new Map(moved).set(at, section);
 	}
 
 	function keydown(event: KeyboardEvent, at: number) {
 		if (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight') return;
 		if ((event.target as HTMLElement).tagName === 'SELECT') return;
 		event.preventDefault();
-		shift(at, event.key === 'ArrowRight' ? 1 : -1);
+		match.shift(at, event.key === 'ArrowRight' ? 1 : -1);
 	}
 
 	const sureness = ({ section, sure, also, isCutOff, unbacked, blocks }: ReplySection) =>
@@ -197,7 +95,7 @@
 						? 'by its place'
 						: '',
 			also.length > 0
-				? `speaks of ${also.map((id) => `“${nameOf(wanted.find((one) => one.id === id))}”`).join(', ')} too`
+				? `speaks of ${also.map((id) => `“${match.nameOf(wanted.find((one) => one.id === id))}”`).join(', ')} too`
 				: '',
 			isCutOff
 				? `cut off: “${
@@ -211,20 +109,13 @@
 		]
 			.filter(Boolean)
 			.join(' · ');
-	const nameOf = (section: PlanSection | undefined) =>
-		section ? (section.level === 1 ? 'Opening' : headingOf(plan, section)) : '';
-	const wordsFor = (id: string) =>
-		(bySection.get(id) ?? []).reduce((sum, at) => sum + parts[at]!.words, 0);
-
 	/** Height of a row on either side, in pixels. */
 	const ROW = 52;
 	const mid = (at: number) => at * ROW + ROW / 2;
 	const lines = $derived(
-		parts.flatMap((part, at) => {
-			const row = wanted.findIndex(({ id }) => id === placeOf(part, at));
-			if (row < 0) return [];
-			const isSure = moved.has(at) || (part.sure !== 'like' && part.sure !== 'by place');
-			return [{ at, row, isSure }];
+		parts.flatMap((_, at) => {
+			const row = wanted.findIndex(({ id }) => id === match.placeOf(at));
+			return row < 0 ? [] : [{ at, row, isSure: match.isSure(at) }];
 		})
 	);
 </script>
@@ -243,13 +134,14 @@
 				rows="12"
 				placeholder="Paste here"
 				aria-label="The reply"
-				bind:value={typed}
+				bind:value={match.typed}
 				onpaste={paste}></textarea>
 			<p class="mt-2 flex flex-wrap gap-2">
 				<button
 					class="act chief"
-					disabled={typed.trim() === '' || isReading}
-					onclick={() => void read(typed)}>{isReading ? 'Reading …' : 'Read it'}</button
+					disabled={match.typed.trim() === '' || match.isReading}
+					onclick={() => void match.read(match.typed)}
+					>{match.isReading ? 'Reading …' : 'Read it'}</button
 				>
 				<button class="act" onclick={() => void fromClipboard()}>Read the clipboard</button>
 				<label class="act cursor-pointer">
@@ -260,7 +152,7 @@
 						multiple
 						accept=".md,.markdown,.txt,.html,.htm,.docx,.pdf,.rtf"
 						aria-label="File with the reply"
-						onchange={(event) => void fromFiles(event.currentTarget.files)}
+						onchange={(event) => void match.readFiles(event.currentTarget.files ?? [])}
 					/>
 				</label>
 				<button class="act" onclick={onclose}>Leave it</button>
@@ -278,17 +170,17 @@
 				</p>
 				<ol aria-label="Sections asked for">
 					{#each wanted as section (section.id)}
-						{@const came = wordsFor(section.id)}
-						{@const isHere = bySection.has(section.id)}
+						{@const came = match.wordsFor(section.id)}
+						{@const isHere = match.has(section.id)}
 						<li
 							class:lacks={!isHere}
 							ondragover={(event) => event.preventDefault()}
 							ondrop={(event) => {
 								event.preventDefault();
-								if (chosen >= 0) move(chosen, section.id);
+								match.move(match.chosen, section.id);
 							}}
 						>
-							<span class="name">{nameOf(section)}</span>
+							<span class="name">{match.nameOf(section)}</span>
 							<StateMark
 								state={!isHere ? 'absent' : came < section.budget * 0.7 ? 'thin' : 'placed'}
 							/>
@@ -309,7 +201,7 @@
 					<path
 						d="M0 {mid(row)} C50 {mid(row)} 50 {mid(at)} 100 {mid(at)}"
 						class:unsure={!isSure}
-						class:chosen={at === chosen}
+						class:chosen={at === match.chosen}
 					/>
 				{/each}
 			</svg>
@@ -325,25 +217,25 @@
 						<!-- a part is moved by arrow keys as well as by the list beside it -->
 						<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
 						<li
-							class:lacks={placeOf(part, at) === ''}
-							class:chosen={at === chosen}
+							class:lacks={match.placeOf(at) === ''}
+							class:chosen={at === match.chosen}
 							tabindex="0"
 							draggable="true"
 							aria-label="Part: {part.heading || 'without a heading'}"
-							ondragstart={() => (chosen = at)}
-							onfocus={() => (chosen = at)}
+							ondragstart={() => (match.chosen = at)}
+							onfocus={() => (match.chosen = at)}
 							onkeydown={(event) => keydown(event, at)}
 						>
 							<span class="name">{part.heading || '(no heading)'}</span>
 							<select
 								class="place"
 								aria-label="Section for “{part.heading || 'what has no heading'}”"
-								value={placeOf(part, at)}
-								onchange={(event) => move(at, event.currentTarget.value)}
+								value={match.placeOf(at)}
+								onchange={(event) => match.move(at, event.currentTarget.value)}
 							>
 								<option value="">leave it out</option>
 								{#each wanted as section (section.id)}<option value={section.id}
-										>{nameOf(section)}</option
+										>{match.nameOf(section)}</option
 									>{/each}
 							</select>
 							<span class="under"
@@ -373,19 +265,13 @@
 				disabled={offered.length === 0}
 				onclick={() => onoffer(offered, lacked)}>Offer {countOf(offered.length, 'version')}</button
 			>
-			<button
-				class="act"
-				disabled={parts.length === 0}
-				onclick={() =>
-					ontake(
-						offered,
-						parts.filter((part, at) => placeOf(part, at) === '')
-					)}>Make it a take of its own</button
+			<button class="act" disabled={parts.length === 0} onclick={() => ontake(offered, match.rest)}
+				>Make it a take of its own</button
 			>
 			{#if lacked.length > 0}<button class="act" onclick={() => onrequest(lacked)}
 					>Request the rest</button
 				>{/if}
-			<button class="act" onclick={() => (reply = null)}>Another reply</button>
+			<button class="act" onclick={() => match.again()}>Another reply</button>
 			<button class="act" onclick={onclose}>Leave it</button>
 		</p>
 	{/if}

@@ -8,7 +8,8 @@
 	import { changeTakeAsStep } from '../assignment/change-take';
 	import { useSession } from '../assignment/session.svelte';
 	import type { Asking } from './asking.svelte';
-	import BringBack, { type Part } from './BringBack.svelte';
+	import BringBack from './BringBack.svelte';
+	import type { Part } from './reply-match.svelte';
 	import type { ManuscriptEditor } from './manuscript-editor.svelte';
 	import type { ManuscriptView } from './manuscript-view.svelte';
 	import TakeGrowth from './TakeGrowth.svelte';

@@ -17,10 +17,11 @@
 	import { Asking } from './asking.svelte';
 	import AskPanel from './AskPanel.svelte';
 	import BenchBeside from './BenchBeside.svelte';
-	import type { Part } from './BringBack.svelte';
+	import type { Part } from './reply-match.svelte';
 	import InPlaceOfPage from './InPlaceOfPage.svelte';
 	import { LinkTargets } from './link-targets.svelte';
-	import { contextOf, ManuscriptEditor } from './manuscript-editor.svelte';
+	import { contextOf } from './manuscript-context';
+	import { ManuscriptEditor } from './manuscript-editor.svelte';
 	import { ManuscriptKeys } from './manuscript-keys';
 	import { ManuscriptView } from './manuscript-view.svelte';
 	import ManuscriptSheet from './ManuscriptSheet.svelte';
@@ -196,7 +197,7 @@
 			said={run ? `${run.done} of ${run.all} sections` : keeper.said}
 			words={editor.words}
 			targetWords={session.findings?.targetWords ?? null}
-			chosenWords={editor.chosenWords}
+			chosenWords={editor.inHand.words}
 			sectionWords={reading?.slips.find(({ section }) => section === editor.section)?.words ?? null}
 			ongrowth={() => (view.away = 'growth')}
 			oncompare={session.takes.length > 1 ? () => (view.away = 'compared') : undefined}
@@ -272,7 +273,7 @@
 								slips={reading.slips}
 								section={editor.section}
 								lacked={asking.lacked}
-								passage={editor.passage}
+								passage={editor.inHand.passage}
 								bind:ticked={asking.ticked}
 								bind:scope={asking.scope}
 								bind:move={asking.move}

@@ -48,9 +48,9 @@
 			['Picture from a file', () => picker?.click()]
 		]}
 	/>
-	{#if editor.figure}<PictureBar
-			picture={session.pictures.find(({ id }) => id === editor.figure?.picture)}
-			alt={editor.figure.alt}
+	{#if editor.inHand.figure}<PictureBar
+			picture={session.pictures.find(({ id }) => id === editor.inHand.figure?.picture)}
+			alt={editor.inHand.figure.alt}
 			onalt={(alt) => editor.changes.setAlt(alt)}
 		/>{:else if editor.isOn('table')}<TableBar {editor} />{/if}
 	{#if view.box === 'link'}<LinkBox links={editor.links} {targets} onclose={closeBox} />{/if}

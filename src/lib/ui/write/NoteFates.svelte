@@ -76,7 +76,7 @@
 	const notes = $derived([...new Set(list.map(({ note }) => note))]);
 	/** What the paragraph in hand was made of. */
 	const inHand = $derived.by(() => {
-		const { text, sources } = editor.blockInHand;
+		const { text, sources } = editor.inHand.block;
 		return (fates ?? []).filter(
 			(one) => sources.has(one.note) && one.fate.kind === 'used' && stretchOf(text, one.text)
 		);

@@ -11,7 +11,8 @@
 	import { actions } from '../frame/actions.svelte';
 	import { history } from '../frame/history.svelte';
 	import ProgressLine from '../parts/ProgressLine.svelte';
-	import BringBack, { type Part } from './BringBack.svelte';
+	import BringBack from './BringBack.svelte';
+	import type { Part } from './reply-match.svelte';
 	import Manuscript from './Manuscript.svelte';
 	import { Writing, type RunEnd } from './writing.svelte';
 

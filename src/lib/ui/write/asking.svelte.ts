@@ -1,7 +1,8 @@
 import type { Plan } from '$lib/core/plan';
 import type { Move } from '$lib/core/writers';
-import type { Part } from './BringBack.svelte';
-import type { ManuscriptEditor, Passage } from './manuscript-editor.svelte';
+import type { Part } from './reply-match.svelte';
+import type { ManuscriptEditor } from './manuscript-editor.svelte';
+import type { Passage } from './text-in-hand.svelte';
 import type { Scope } from './moves';
 import type { TakeVersions } from './take-versions.svelte';
 import type { Writing } from './writing.svelte';

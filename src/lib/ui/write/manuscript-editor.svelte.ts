@@ -1,20 +1,16 @@
 import type { Editor } from '@tiptap/core';
 import type { Node as ProseNode } from '@tiptap/pm/model';
 import { untrack } from 'svelte';
-import type { Findings } from '$lib/core/findings';
 import {
 	docText,
 	headOf,
 	outlineDifference,
 	plannedCuts,
-	textRunsOf,
 	type BlockNode,
 	type SectionCut,
 	type TakeDoc
 } from '$lib/core/manuscript';
-import type { RunIndex } from '$lib/core/measure';
 import type { Plan } from '$lib/core/plan';
-import { countWords, type QuoteStyle } from '$lib/core/text';
 import { stretchOf } from '$lib/core/writers';
 import {
 	brandCheck,
@@ -27,68 +23,19 @@ import {
 import type { Move, Slip } from '$lib/core/standing';
 import type { Take } from '$lib/data/db';
 import { isOpen } from '../assignment/note-glance';
-import type { Session } from '../assignment/session.svelte';
 import { ClientComments } from './client-comments.svelte';
 import { LiveReading, type Reading } from './live-reading';
 import { chainInText } from './edits';
 import { loadDoc, makeEditor } from './manuscript';
+import type { ManuscriptContext } from './manuscript-context';
 import { ManuscriptChanges, type ManuscriptInHand } from './manuscript-changes';
 import { ManuscriptOutline } from './manuscript-outline.svelte';
 import { placeOfMark, showMarks } from './marks-plugin';
 import { TakeKeeper } from './take-keeper.svelte';
 import { TextFinder } from './text-finder.svelte';
+import { TextInHand } from './text-in-hand.svelte';
 import { TextLinks } from './text-links.svelte';
 import { blockStart, positionsIn, readChosen } from './text-places';
-
-/**
- * What a manuscript is read against, each part asked for when it is needed (getters, so that a change
- * of one part concerns no other); findings and runs come when the evidence is read.
- */
-export interface ManuscriptContext {
-	readonly plan: Plan;
-	readonly findings: Findings | null;
-	readonly runs: RunIndex | null;
-	/** What brief and client settle about wording; null: marks come from elsewhere. */
-	readonly wording: WordingRules | null;
-	/** How quotation marks are set as they are typed. */
-	readonly quotes?: QuoteStyle;
-	/** Takes pictures that are pasted or dropped, with the place of the block they come behind. */
-	readonly onpictures?: (files: readonly File[], block: number) => void;
-}
-
-/** What an open assignment holds a manuscript against; plan and wording are asked for when they are needed. */
-export function contextOf(
-	session: Pick<Session, 'findings' | 'runs'>,
-	planOf: () => Plan,
-	wordingOf: () => WordingRules | null,
-	quotesOf: () => QuoteStyle = () => 'straight',
-	onpictures?: (files: readonly File[], block: number) => void
-): ManuscriptContext {
-	return {
-		...(onpictures ? { onpictures } : {}),
-		get quotes() {
-			return quotesOf();
-		},
-		get plan() {
-			return planOf();
-		},
-		get findings() {
-			return session.findings;
-		},
-		get runs() {
-			return session.runs;
-		},
-		get wording() {
-			return wordingOf();
-		}
-	};
-}
-
-/** A stretch of whole blocks inside a section. */
-export interface Passage {
-	readonly section: string;
-	readonly blocks: readonly BlockNode[];
-}
 
 /** Typing rests this long before moves, marks and differences of the outline are worked out. */
 const PAUSE_MS = 350;
@@ -119,6 +66,11 @@ export class ManuscriptEditor {
 	readonly outline = new ManuscriptOutline(() => this.#followed());
 	readonly comments = new ClientComments(() => this.#followed());
 	readonly links = new TextLinks(() => this.#followed());
+	/** What is chosen in the text, and what the cursor stands in. */
+	readonly inHand = new TextInHand(
+		() => this.#followed(),
+		() => this.#cuts()
+	);
 	readonly reading = $derived(this.#reading);
 	/** The steps that would gain most, best first; as typing paused last. */
 	readonly moves = $derived(this.#moves);
@@ -335,14 +287,6 @@ export class ManuscriptEditor {
 		this.elementOf(cut.from)?.scrollIntoView({ block: 'start' });
 	}
 
-	/** The picture that is chosen, or whose caption the cursor stands in; null: none. */
-	readonly figure: { readonly picture: string; readonly alt: string } | null = $derived.by(() => {
-		const editor = this.#followed();
-		if (!editor?.isActive('figure')) return null;
-		const { picture, alt } = editor.getAttributes('figure') as { picture?: string; alt?: string };
-		return { picture: picture ?? '', alt: alt ?? '' };
-	});
-
 	/** Chooses the stretch under a heading that some words of a note have become; the heading where they are changed too much. */
 	showWords(headingBlock: number, words: string): void {
 		const editor = this.#editor;
@@ -380,20 +324,6 @@ export class ManuscriptEditor {
 		const at = blockStart(editor.state.doc, Math.min(block, editor.state.doc.childCount - 1));
 		this.command((chain) => chain.setTextSelection(at + 1).scrollIntoView());
 	}
-
-	/** The block that the cursor stands in, in words and with the notes it draws on. */
-	readonly blockInHand: { readonly text: string; readonly sources: ReadonlySet<string> } =
-		$derived.by(() => {
-			void this.#tick;
-			const doc = this.#editor?.state.doc;
-			const node = doc && this.#block < doc.childCount ? doc.child(this.#block) : null;
-			if (!node) return { text: '', sources: new Set() };
-			const json = node.toJSON() as BlockNode;
-			const sources = textRunsOf(json).flatMap(({ marks }) =>
-				marks.flatMap((mark) => (mark.type === 'origin' ? [mark.attrs.source] : []))
-			);
-			return { text: docText(json), sources: new Set(sources) };
-		});
 
 	/** The blocks that stand under the heading of a section. */
 	blocksOf(section: string): readonly BlockNode[] {
@@ -456,29 +386,6 @@ export class ManuscriptEditor {
 		if (next) this.goTo(next.section);
 		return next !== undefined;
 	}
-
-	/** Words that are chosen; 0 for none. */
-	readonly chosenWords: number = $derived.by(() => {
-		void this.#tick;
-		const state = this.#editor?.state;
-		if (!state || state.selection.empty) return 0;
-		const { from, to } = state.selection;
-		return countWords(state.doc.textBetween(from, to, '\n', ' '));
-	});
-
-	/** The blocks of one section that the chosen words touch; null where nothing, or more, is chosen. */
-	readonly passage: Passage | null = $derived.by(() => {
-		const state = this.#followed()?.state;
-		if (!state || state.selection.empty) return null;
-		const [from, to] = [state.selection.from, state.selection.to].map((at) =>
-			state.doc.resolve(at).index(0)
-		) as [number, number];
-		const found = [...this.#cuts()].find(([, cut]) => from > cut.from && to < cut.to);
-		if (!found) return null;
-		const blocks: BlockNode[] = [];
-		for (let at = from; at <= to; at++) blocks.push(state.doc.child(at).toJSON() as BlockNode);
-		return { section: found[0], blocks };
-	});
 
 	/** Gives up what was typed here for what another tab has stored. */
 	loadTheirs(): void {

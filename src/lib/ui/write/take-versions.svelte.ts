@@ -6,8 +6,9 @@ import type { StoredVersion, Take, VersionState } from '$lib/data/db';
 import { messageOf } from '$lib/data/trouble';
 import { addVersions, setVersionState } from '$lib/data/versions';
 import type { Session } from '../assignment/session.svelte';
-import type { Part } from './BringBack.svelte';
-import type { ManuscriptEditor, Passage } from './manuscript-editor.svelte';
+import type { Part } from './reply-match.svelte';
+import type { ManuscriptEditor } from './manuscript-editor.svelte';
+import type { Passage } from './text-in-hand.svelte';
 import type { Writing } from './writing.svelte';
 
 /** Sections that a run did not get to, what was asked of them, and why it ended. */

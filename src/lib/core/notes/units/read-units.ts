@@ -1,20 +1,18 @@
 import { ASIDE, BRIEF, OF_STEPS, WORD_COUNT, kindOfField, kindUnder } from './cues';
-import { isOfWriting } from './said-of-lines';
 import { cutSentences } from './cut-sentences';
 import { forbiddenKindOf, isAsked, kindOf, leansOn, saidAs, type Setting } from './kind-of';
-import { noteLinesOf, type NoteLine } from './note-lines';
+import type { NoteLine } from './note-lines';
+import { answersAsked, overviewOf, type NoteOverview } from './note-overview';
 import {
 	isAsker,
 	isSpeakerField,
+	meet,
 	isShortFor,
 	labelIn,
 	nameOfLabel,
-	presentIn,
-	speakerOfHead,
-	speechesOf,
 	type Speech
 } from './speakers';
-import { cellsOfRow, groupsOf, isWrapped, type NoteGroup } from './structure';
+import { cellsOfRow, isWrapped, type NoteGroup } from './structure';
 import { asksLeave, isOfLeave, isRefused, refusedIn, withoutHeldBack } from './held-back';
 import { transcriptUnits } from './transcript-units';
 import type { NoteHeading, ReadNoteUnits, Speaker, UnitKind } from './unit';
@@ -31,24 +29,11 @@ export function readNoteUnits(note: NoteToRead): ReadNoteUnits {
 
 /** Reads one note from above to below; holds what the lines before have settled. */
 class NoteReader {
-	readonly #text: string;
-	readonly #lines: readonly NoteLine[];
-	readonly #groups: readonly NoteGroup[];
-	readonly #head: Speaker | null;
-	readonly #speeches: ReadonlyMap<NoteLine, Speech>;
-	readonly #labels: ReadonlySet<string>;
-	readonly #present: readonly Speaker[];
-	/** Questions that the note quotes, in their order. */
-	readonly #asked: readonly string[];
+	readonly #note: NoteOverview;
 	readonly #speakers: Speaker[] = [];
 	readonly #units: UnitDraft[] = [];
 	readonly #headings: NoteHeading[] = [];
 	readonly #columns = new Map<number, readonly string[]>();
-	readonly #isMail: boolean;
-	readonly #repliesInline: boolean;
-	readonly #bracketsAreOff: boolean;
-	readonly #marksQuotes: boolean;
-	readonly #isOfWriting: boolean;
 	#title = '';
 	#heading = '';
 	#label = '';
@@ -65,37 +50,14 @@ class NoteReader {
 	#tables = 0;
 	#paragraphs = 0;
 
-	constructor({ name, text }: NoteToRead) {
-		const plain = text.replace(/\r\n?/g, (end) => (end === '\r\n' ? ' \n' : '\n'));
-		this.#text = plain;
-		this.#lines = noteLinesOf(plain);
-		this.#head = speakerOfHead(this.#lines, name);
-		this.#present = presentIn(this.#lines);
-		this.#speeches = speechesOf(this.#lines, this.#head, this.#present);
-		this.#labels = new Set([...this.#speeches.values()].map(({ label }) => label));
-		this.#asked = this.#lines
-			.filter(({ shape, text }) => shape === 'quoted' && isAsked(text))
-			.map((line) => line.text);
-		this.#groups = groupsOf(this.#lines, this.#speeches);
-		this.#isMail = this.#lines.some(({ shape }) => shape === 'mail');
-		const quoted = this.#lines.findIndex(({ shape }) => shape === 'quoted');
-		this.#repliesInline =
-			quoted >= 0 &&
-			this.#lines.slice(quoted).some(({ shape }) => shape === 'plain' || shape === 'bullet');
-		this.#bracketsAreOff =
-			/\b(?:unless|except|bar|apart from)\b[^.\n]{0,30}\bbrackets?(?:ed)?\b|\bin brackets\b[^.\n]{0,40}\b(?:not|off)\b/i.test(
-				plain
-			);
-		this.#marksQuotes = /["“][^"”\n]{12,}["”]/.test(plain);
-		this.#isOfWriting = isOfWriting(
-			this.#lines.filter(({ shape }) => shape !== 'blank').map((line) => line.text)
-		);
-		if (this.#head) this.#speakers.push(this.#head);
+	constructor(note: NoteToRead) {
+		this.#note = overviewOf(note);
+		if (this.#note.head) this.#speakers.push(this.#note.head);
 	}
 
 	read(): ReadNoteUnits {
-		for (const [i, group] of this.#groups.entries())
-			this.#readGroup(group, this.#groups[i - 1], this.#groups[i + 1]);
+		for (const [i, group] of this.#note.groups.entries())
+			this.#readGroup(group, this.#note.groups[i - 1], this.#note.groups[i + 1]);
 		const units = withoutHeldBack(this.#units, this.#refused);
 		return {
 			title: this.#title,
@@ -140,7 +102,7 @@ class NoteReader {
 	/** A heading that nothing marks and that clings to the lines below it ends with them. */
 	#endClinging({ start, shape }: NoteLine): void {
 		if (this.#clings < 0 || shape === 'mail') return;
-		const isApart = /\n[ \t]*\n/.test(this.#text.slice(this.#clings, start));
+		const isApart = /\n[ \t]*\n/.test(this.#note.text.slice(this.#clings, start));
 		if (!isApart) {
 			this.#clings = start;
 			return;
@@ -171,7 +133,8 @@ class NoteReader {
 			if (!isTitle) this.#inHead = false;
 		}
 		const isBare = !isLabel && !isTitle && line.shape === 'plain';
-		this.#clings = isBare && /^[^\n]*\n[ \t]*\S/.test(this.#text.slice(line.start)) ? line.end : -1;
+		this.#clings =
+			isBare && /^[^\n]*\n[ \t]*\S/.test(this.#note.text.slice(line.start)) ? line.end : -1;
 		this.#offRecord = false;
 		this.#speaking = '';
 		this.#putHeading(line, isLabel ? 4 : line.shape === 'heading' ? line.rank : isTitle ? 1 : 2);
@@ -206,7 +169,7 @@ class NoteReader {
 		const forbidden = forbiddenKindOf(line.text, { ...this.#setting(), heading: '', label: '' });
 		const kind: UnitKind = isAbout
 			? 'background'
-			: this.#repliesInline || this.#isMail || isAsked(line.text)
+			: this.#note.repliesInline || this.#note.isMail || isAsked(line.text)
 				? 'question'
 				: (forbidden ?? 'quote');
 		this.#inHead = false;
@@ -247,7 +210,7 @@ class NoteReader {
 		const before = this.#heading;
 		for (const line of lines) {
 			this.#paragraphs++;
-			this.#heading = this.#asked[line.rank - 1]!;
+			this.#heading = this.#note.asked[line.rank - 1]!;
 			const from = line.start + rawIndex(line, line.text);
 			if (asksLeave(this.#heading)) this.#readLeave(line, line.text, from);
 			else this.#addSentences(line, this.#setting(), {});
@@ -255,30 +218,17 @@ class NoteReader {
 		this.#heading = before;
 	}
 
-	#answersAsked({ lines, marks }: NoteGroup): boolean {
-		const asked = this.#asked.length;
-		// steps of a procedure are another count
-		const numbered = this.#lines.filter(({ shape }) => shape === 'number').length;
-		return (
-			marks === 'number' &&
-			asked >= 2 &&
-			numbered <= asked &&
-			numbered >= asked - MOST_LEFT_OPEN &&
-			lines.every(({ rank }) => rank <= asked)
-		);
-	}
-
 	#readList(group: NoteGroup): void {
-		if (this.#answersAsked(group)) return this.#readAnswers(group);
+		if (answersAsked(this.#note, group)) return this.#readAnswers(group);
 		const { lines, marks } = group;
 		const under = kindUnder(this.#label) ?? kindUnder(this.#heading);
 		const list = this.#lists++;
 		const isSteps = under === null && this.#areSteps(group);
-		const isOfTurns = marks === 'bullet' && lines.some((line) => this.#speeches.has(line));
+		const isOfTurns = marks === 'bullet' && lines.some((line) => this.#note.speeches.has(line));
 		const isChecklist = marks === 'box' && under !== 'todo' && lines.length >= 4;
 		lines.forEach((line, i) => {
 			this.#paragraphs++;
-			const speech = marks === 'bullet' ? this.#speeches.get(line) : undefined;
+			const speech = marks === 'bullet' ? this.#note.speeches.get(line) : undefined;
 			if (speech) return this.#readSpeech(line, speech, undefined);
 			if (isOfTurns) this.#speaking = '';
 			const entry = isSteps ? 'step' : marks === 'box' ? 'box' : 'item';
@@ -317,12 +267,14 @@ class NoteReader {
 	#readText({ lines }: NoteGroup, after: NoteGroup | undefined): void {
 		const paragraphs = isWrapped(lines) ? [lines] : lines.map((line) => [line]);
 		const amongWishes =
-			this.#inHead && this.#head === null && this.#amongWishes({ kind: 'text', lines, marks: '' });
+			this.#inHead &&
+			this.#note.head === null &&
+			this.#amongWishes({ kind: 'text', lines, marks: '' });
 		if (this.#inHead) this.#headParagraphs++;
 		for (const part of paragraphs) {
 			this.#paragraphs++;
 			const [first] = part;
-			const speech = this.#speeches.get(first!);
+			const speech = this.#note.speeches.get(first!);
 			if (speech) {
 				this.#readSpeech(first!, speech, after);
 				continue;
@@ -331,13 +283,14 @@ class NoteReader {
 			this.#addSentences(part.length === 1 ? first! : this.#joined(part), setting, {});
 		}
 		// what somebody's note says of itself stands in its first paragraphs, or in fields
-		if (this.#headParagraphs >= (this.#head ? 3 : 2) || lines.some(isSpeakerField)) this.#endHead();
+		if (this.#headParagraphs >= (this.#note.head ? 3 : 2) || lines.some(isSpeakerField))
+			this.#endHead();
 	}
 
 	/** Lines that a program broke, as one; places stay as they are. */
 	#joined(lines: readonly NoteLine[]): NoteLine {
 		const [first, last] = [lines[0]!, lines.at(-1)!];
-		const text = this.#text.slice(first.start, last.end).replace(/\n/g, ' ');
+		const text = this.#note.text.slice(first.start, last.end).replace(/\n/g, ' ');
 		return { ...first, text, end: last.end };
 	}
 
@@ -346,21 +299,23 @@ class NoteReader {
 		const asks = isAsker(speech.label);
 		const from = line.start + Math.max(0, line.text.length === 0 ? 0 : rawIndex(line, speech.said));
 		if (asks) {
-			this.#speaking = this.#head?.name ?? '';
+			this.#speaking = this.#note.head?.name ?? '';
 			return this.#readAsked(line, speech);
 		}
 		const isAnswer = speech.label === 'A';
-		const present = this.#present.find((one) => isShortFor(speech.label, one.name));
+		const present = this.#note.present.find((one) => isShortFor(speech.label, one.name));
 		const name =
 			present?.name ??
-			(isAnswer || speech.label.length <= 2 ? (this.#head?.name ?? '') : nameOfLabel(speech.label));
-		this.#meet(name, present?.role ?? speech.role);
+			(isAnswer || speech.label.length <= 2
+				? (this.#note.head?.name ?? '')
+				: nameOfLabel(speech.label));
+		meet(this.#speakers, name, present?.role ?? speech.role);
 		this.#speaking = name;
 		if (speech.said === '' && after) return;
 		if (this.#asksLeave) return this.#readLeave(line, speech.said, from);
 		const setting = this.#setting();
 		// a label in full is a record of what was said; "A" and initials stand before jottings as well
-		const isVerbatim = (!isAnswer && speech.label.length > 2) || !this.#marksQuotes;
+		const isVerbatim = (!isAnswer && speech.label.length > 2) || !this.#note.marksQuotes;
 		for (const stretch of this.#stretchesOf(speech.said, setting)) {
 			const kind = isVerbatim && isStatement(stretch.kind) ? saidAs(stretch.text) : stretch.kind;
 			this.#add(line, stretch.text, from + stretch.start, from + stretch.end, {
@@ -375,7 +330,7 @@ class NoteReader {
 		const mark = said.indexOf('?') + 1;
 		const behind = said.slice(mark).trim();
 		const reply = mark > 0 ? labelIn(behind) : null;
-		const isReply = reply !== null && this.#labels.has(reply.label);
+		const isReply = reply !== null && this.#note.labels.has(reply.label);
 		const asked = mark > 0 && (label === 'Q' || isReply) ? said.slice(0, mark) : said;
 		const answer = said.slice(asked.length).trim();
 		const end = line.end - answer.length;
@@ -412,28 +367,17 @@ class NoteReader {
 			});
 	}
 
-	/** Somebody who speaks is introduced once, with what the note says of them. */
-	#meet(name: string, role: string): void {
-		if (name === '') return;
-		const at = this.#speakers.findIndex(
-			(one) => one.name === name || one.name.startsWith(`${name} `)
-		);
-		if (at < 0) this.#speakers.push({ name, role });
-		else if (role !== '' && this.#speakers[at]!.role === '')
-			this.#speakers[at] = { name: this.#speakers[at]!.name, role };
-	}
-
 	#setting(): Setting {
 		return {
 			heading: this.#heading,
 			label: this.#label,
-			inHead: this.#inHead && !this.#isMail,
-			isOfSomebody: this.#head !== null,
+			inHead: this.#inHead && !this.#note.isMail,
+			isOfSomebody: this.#note.head !== null,
 			amongWishes: false,
-			isMail: this.#isMail,
+			isMail: this.#note.isMail,
 			entry: '',
-			bracketsAreOff: this.#bracketsAreOff,
-			isOfWriting: this.#isOfWriting
+			bracketsAreOff: this.#note.bracketsAreOff,
+			isOfWriting: this.#note.isOfWriting
 		};
 	}
 
@@ -446,7 +390,7 @@ class NoteReader {
 	}
 
 	#isBriefHead(group: NoteGroup): boolean {
-		return this.#head === null && this.#amongWishes(group);
+		return this.#note.head === null && this.#amongWishes(group);
 	}
 
 	/** Sentences of a line; those of one entry that are of one kind stay together. */
@@ -504,8 +448,8 @@ class NoteReader {
 		if (text.trim() === '') return;
 		const speaker =
 			more.speaker ??
-			(more.kind === 'quote' || this.#isMail
-				? this.#speaking || this.#head?.name || ''
+			(more.kind === 'quote' || this.#note.isMail
+				? this.#speaking || this.#note.head?.name || ''
 				: this.#speaking);
 		this.#units.push({
 			text,
@@ -526,9 +470,6 @@ class NoteReader {
 		});
 	}
 }
-
-/** Questions of a mail that its answers may leave open. */
-const MOST_LEFT_OPEN = 2;
 
 function isStatement(kind: UnitKind): boolean {
 	return kind === 'claim' || kind === 'definition' || kind === 'brief' || kind === 'question';

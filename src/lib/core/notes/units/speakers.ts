@@ -269,3 +269,12 @@ const ASKERS =
 export function isAsker(label: string): boolean {
 	return ASKERS.test(label);
 }
+
+/** Adds somebody who speaks, once, with what the note says of them. */
+export function meet(speakers: Speaker[], name: string, role: string): void {
+	if (name === '') return;
+	const at = speakers.findIndex((one) => one.name === name || one.name.startsWith(`${name} `));
+	if (at < 0) speakers.push({ name, role });
+	else if (role !== '' && speakers[at]!.role === '')
+		speakers[at] = { name: speakers[at]!.name, role };
+}
