@@ -77,7 +77,7 @@ describe('what became of the notes', () => {
 			},
 			doc: { type: 'doc', content: [] },
 			section: 'dig',
-			blockInHand: { text: 'Frost lifts footings.', sources: new Set(['n']) },
+			inHand: { block: { text: 'Frost lifts footings.', sources: new Set(['n']) } },
 			showWords: vi.fn<(block: number, words: string) => void>(),
 			changes: {
 				dragged: null,
