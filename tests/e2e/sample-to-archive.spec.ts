@@ -114,6 +114,8 @@ test('the sample goes from gathered pages to files and back from its archive', a
 		await expect(other.getByText('9 pages counted, 5 set aside')).toBeVisible();
 		await goTo(other, 'Write');
 		await expect(other.getByText(words)).toBeVisible({ timeout: 90_000 });
+		// it reads there as it did here: at rest nothing new is noted of it
+		await expect.poll(() => countsOf(other, 'corvan', ['glances'])).toEqual([1]);
 		await goTo(other, 'Deliver');
 		const coming = other.waitForEvent('download');
 		await other.getByRole('button', { name: 'Save the archive' }).click();

@@ -17,6 +17,7 @@ export function archiveOf({
 	pictures,
 	points,
 	awaited,
+	listed,
 	client,
 	links
 }: WholeAssignment): Archive {
@@ -33,7 +34,8 @@ export function archiveOf({
 			strikeRules: assignment.strikeRules,
 			edits: structuredClone(assignment.edits) as ArchiveManifest['assignment']['edits'],
 			proof: assignment.proof,
-			delivery: assignment.delivery
+			delivery: assignment.delivery,
+			listed: listed.map(({ phrase, volume }) => ({ phrase, volume }))
 		},
 		client: client && { id: client.id, profile: profileOf(client), links },
 		pages: pages.map(({ id, name, address, origin, counted, struck, judgement, result }, i) => ({
@@ -142,11 +144,14 @@ export function wholeFrom(
 	const given = manifest.client;
 	const client: Client | null =
 		clientHere ?? (given && { ...given.profile, id: given.id, createdAt: now, updatedAt: now });
+	const { listed, ...stored } = manifest.assignment;
 	return {
 		client,
+		listed,
 		links: clientHere ? [] : (given?.links ?? []),
 		assignment: {
-			...manifest.assignment,
+			...stored,
+			...(listed.length > 0 ? { listed: { keyword: stored.keyword, phrases: listed } } : {}),
 			edits: renamed.assignment.edits,
 			delivery: renamed.assignment.delivery,
 			id: assignment,

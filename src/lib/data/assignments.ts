@@ -1,6 +1,7 @@
 import { EMPTY_BRIEF } from '$lib/core/brief';
 import { NO_DELIVERY_CHOICES, type HandOver } from '$lib/core/deliver';
 import { NO_EDITS } from '$lib/core/findings';
+import { phrasesAbout, withPhrases, type PhraseAbout } from '$lib/core/keywords';
 import { NO_PROOF_CHOICES } from '$lib/core/proof';
 import {
 	db,
@@ -17,6 +18,7 @@ import {
 	type Take,
 	type TakePoint
 } from './db';
+import { readAllRows } from './keywords';
 
 /** An assignment with everything that belongs to it. */
 export interface WholeAssignment {
@@ -30,6 +32,8 @@ export interface WholeAssignment {
 	pictures: Picture[];
 	points: TakePoint[];
 	awaited: AwaitedPage[];
+	/** What keyword lists say about its keyword. */
+	listed: readonly PhraseAbout[];
 	/** The client it is for, with links, as far as they are known. */
 	client: Client | null;
 	links: LinkMap['links'];
@@ -132,6 +136,7 @@ export async function readWhole(id: string): Promise<WholeAssignment | null> {
 			db.plans.get(id)
 		]);
 	const client = assignment.client ? ((await db.clients.get(assignment.client)) ?? null) : null;
+	const listed = await listedFor(assignment);
 	const links = client ? ((await db.linkMaps.get(client.id))?.links ?? []) : [];
 	return {
 		assignment,
@@ -144,9 +149,20 @@ export async function readWhole(id: string): Promise<WholeAssignment | null> {
 		pictures,
 		points,
 		awaited,
+		listed,
 		client,
 		links
 	};
+}
+
+/** What the keyword lists here, and those it came from, say about the keyword of an assignment. */
+export async function listedFor({
+	client,
+	keyword,
+	listed
+}: Pick<Assignment, 'client' | 'keyword' | 'listed'>): Promise<readonly PhraseAbout[]> {
+	const here = phrasesAbout(await readAllRows(client ?? ''), keyword);
+	return withPhrases(here, listed?.keyword === keyword ? listed.phrases : []);
 }
 
 /**

@@ -215,6 +215,44 @@ describe('archive', () => {
 		expect(JSON.stringify(copy.takes[0]!.doc)).toContain(copy.pages[0]!.id);
 		expect(JSON.stringify(copy)).not.toContain('page-one"');
 	});
+
+	it('takes along what keyword lists say of its keyword, which another computer has not', async () => {
+		const said = [
+			{ phrase: 'dry stone wall cost', volume: 480 },
+			{ phrase: 'dry stone wall repair', volume: null }
+		];
+		const bring = (id: string, phrases: typeof said) =>
+			addLists([
+				{
+					...listOf(id, ''),
+					rows: phrases.map(({ phrase, volume }) => ({ ...blankKeyword(phrase), volume }))
+				}
+			]);
+		await bring('here', said);
+		const read = readArchive(writeArchive(archiveOf((await readWhole(assignment.id))!)));
+		if (read.kind !== 'read') throw new Error(read.reason);
+		expect(read.archive.manifest.assignment.listed).toEqual(said);
+
+		await takeLists(['here']);
+		await deleteAssignment(assignment.id);
+		await putWhole(wholeFrom(read.archive, [], { now: 5, isCopy: false, newId: () => 'new' }));
+		const elsewhere = (await readWhole(assignment.id))!;
+		expect(elsewhere.listed).toEqual(said);
+		expect(writeArchive(archiveOf(elsewhere))).toEqual(writeArchive(read.archive));
+		// lists that are here as well say more, and never less
+		await bring('there', [
+			{ phrase: 'dry stone wall cost', volume: 90 },
+			{ phrase: 'dry stone wall tools', volume: 70 }
+		]);
+		expect((await readWhole(assignment.id))!.listed).toEqual([
+			said[0],
+			{ phrase: 'dry stone wall tools', volume: 70 },
+			said[1]
+		]);
+		// they are about the keyword they were found for
+		await db.assignments.update(assignment.id, { keyword: 'hedge laying' });
+		expect((await readWhole(assignment.id))!.listed).toEqual([]);
+	});
 });
 
 describe('clients', () => {

@@ -4,7 +4,7 @@ import { EMPTY_BRIEF, type Brief } from '$lib/core/brief';
 import { EMPTY_CLIENT, type ClientProfile, type Link } from '$lib/core/clients';
 import { NO_DELIVERY_CHOICES, type DeliveryChoices } from '$lib/core/deliver';
 import { NO_EDITS, type FindingEdits } from '$lib/core/findings';
-import type { Keyword, PhraseNote, RejectedLine } from '$lib/core/keywords';
+import type { Keyword, PhraseAbout, PhraseNote, RejectedLine } from '$lib/core/keywords';
 import type { NoteKind, UnitEdits } from '$lib/core/notes';
 import {
 	sketchOf,
@@ -42,6 +42,11 @@ export interface Assignment {
 	proof: ProofChoices;
 	/** What was decided about handing it over. */
 	delivery: DeliveryChoices;
+	/**
+	 * Phrases of keyword lists that came along in an archive, with the keyword they are about; the lists
+	 * themselves may be on another computer.
+	 */
+	listed?: { keyword: string; phrases: PhraseAbout[] };
 }
 
 /** Who pays; shared by assignments. */

@@ -12,7 +12,7 @@ import { MOVES } from '../writers';
 import { deliveryChoicesSchema, NO_DELIVERY_CHOICES } from './choices';
 
 /** Version of the archive's format; raised when a reader of the last one would misread it. */
-export const ARCHIVE_VERSION = 12;
+export const ARCHIVE_VERSION = 13;
 
 const section = z.strictObject({
 	id: z.string().min(1),
@@ -160,7 +160,11 @@ export const manifestSchema = z.strictObject({
 		/** What was decided while proofreading. */
 		proof: proofChoicesSchema.default(NO_PROOF_CHOICES),
 		/** What was decided about handing it over. */
-		delivery: deliveryChoicesSchema.default(NO_DELIVERY_CHOICES)
+		delivery: deliveryChoicesSchema.default(NO_DELIVERY_CHOICES),
+		/** What the client's keyword lists say about the keyword; the findings read it. */
+		listed: z
+			.array(z.strictObject({ phrase: z.string().min(1), volume: z.number().min(0).nullable() }))
+			.default([])
 	}),
 	/** Who it is for, with all links; null: nobody named. */
 	client: z
@@ -276,7 +280,8 @@ export function upgradedManifest(data: unknown): unknown {
 		case 9:
 		case 10:
 		case 11:
-			// they knew no answers confirmed or refused, no sections and questions in the brief, nothing decided
+		case 12:
+			// they knew no phrases of keyword lists, no answers confirmed or refused, no sections and questions in the brief, nothing decided
 			// while proofreading or handing over, no pictures and no points of takes, which the schema fills in
 			return { ...given.data, version: ARCHIVE_VERSION };
 		default:

@@ -30,6 +30,7 @@ const manifest: ArchiveManifest = {
 		brief: EMPTY_BRIEF,
 		strikeRules: [{ site: 'walls.example', where: 'div.tip>p', text: '' }],
 		edits: editTerm(NO_EDITS, { key: 'wall', phrase: 'wall' }, { weight: 'could' }),
+		listed: [{ phrase: 'dry stone wall cost', volume: null }],
 		proof: {
 			dismissed: [{ mark: '["claim","no backing","9 m","It is 9 m."]', reason: 'measured' }],
 			off: ['aged'],
@@ -222,6 +223,22 @@ describe('older archives', () => {
 		expect(read.kind === 'read' && read.archive.manifest).toMatchObject({
 			version: ARCHIVE_VERSION,
 			assignment: { edits: NO_EDITS, strikeRules: manifest.assignment.strikeRules }
+		});
+	});
+
+	it('of the twelfth format are read: no keyword list says anything', () => {
+		const { listed: _, ...assignment } = manifest.assignment;
+		const twelfth = { ...manifest, version: 12, assignment };
+		const read = readArchive(
+			zipSync({
+				'assignment.json': strToU8(JSON.stringify(twelfth)),
+				'pages/01.html': strToU8('<h1>Walls</h1>'),
+				'pictures/01.png': Uint8Array.of(137)
+			})
+		);
+		expect(read.kind === 'read' && read.archive.manifest).toEqual({
+			...manifest,
+			assignment: { ...manifest.assignment, listed: [] }
 		});
 	});
 

@@ -14,15 +14,18 @@ const VERBS = new Set(
 /** More would be a keyword list again. */
 const MOST = 300;
 
+/** A phrase of a keyword list that is about a keyword, with its searches a month or null. */
+export interface PhraseAbout {
+	readonly phrase: string;
+	readonly volume: number | null;
+}
+
 /**
  * Phrases of keyword lists that are about a keyword, most searched first, each once with its
  * searches a month or null. A phrase is about it when it holds most of its words, in any inflection, and
  * one of those that tell it from what the whole list is about, where there are such.
  */
-export function phrasesAbout(
-	rows: readonly Keyword[],
-	keyword: string
-): { readonly phrase: string; readonly volume: number | null }[] {
+export function phrasesAbout(rows: readonly Keyword[], keyword: string): PhraseAbout[] {
 	const wanted = [...new Set(contentStemsOf(keyword))].map((stem) => ({
 		stem,
 		weight: VERBS.has(stem) ? VERB_WEIGHT : 1
@@ -50,6 +53,27 @@ export function phrasesAbout(
 		const known = found.get(phrase);
 		found.set(phrase, volume === null ? (known ?? null) : Math.max(volume, known ?? 0));
 	}
+	return mostSearched(found);
+}
+
+/** Phrases of two such lists as one, each once with the most searches that either knows. */
+export function withPhrases(
+	one: readonly PhraseAbout[],
+	other: readonly PhraseAbout[]
+): readonly PhraseAbout[] {
+	if (other.length === 0) return one;
+	const found = new Map(one.map(({ phrase, volume }) => [phrase, volume]));
+	for (const { phrase, volume } of other) {
+		const known = found.get(phrase) ?? null;
+		found.set(
+			phrase,
+			volume === null || known === null ? (volume ?? known) : Math.max(volume, known)
+		);
+	}
+	return mostSearched(found);
+}
+
+function mostSearched(found: ReadonlyMap<string, number | null>): PhraseAbout[] {
 	return [...found]
 		.map(([phrase, volume]) => ({ phrase, volume }))
 		.sort((a, b) => (b.volume ?? -1) - (a.volume ?? -1) || (a.phrase < b.phrase ? -1 : 1))

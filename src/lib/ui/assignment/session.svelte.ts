@@ -9,13 +9,13 @@ import {
 	type FindingEdits,
 	type ListedPhrase
 } from '$lib/core/findings';
-import { phraseKeyOf, phrasesAbout, type RankedResult } from '$lib/core/keywords';
+import { phraseKeyOf, type RankedResult } from '$lib/core/keywords';
 import type { TakeDoc } from '$lib/core/manuscript';
 import { isMaterial, momentOf, timeOf } from '$lib/core/notes';
 import { alikePagesOf } from '$lib/core/pages';
 import { NO_PROOF_CHOICES, type ProofChoices } from '$lib/core/proof';
 import type { Plan } from '$lib/core/plan';
-import { changeAssignment } from '$lib/data/assignments';
+import { changeAssignment, listedFor } from '$lib/data/assignments';
 import {
 	db,
 	type Assignment,
@@ -28,7 +28,6 @@ import {
 	type Take
 } from '$lib/data/db';
 import { follow } from '$lib/data/follow';
-import { readAllRows } from '$lib/data/keywords';
 import { listAwaited, listNotes, listPages } from '$lib/data/pages';
 import { listPictures } from '$lib/data/pictures';
 import { listTakes } from '$lib/data/takes';
@@ -239,8 +238,7 @@ export class Session {
 			follow(
 				async () => {
 					const assignment = await own();
-					if (!assignment) return [];
-					return phrasesAbout(await readAllRows(assignment.client ?? ''), assignment.keyword);
+					return assignment ? listedFor(assignment) : [];
 				},
 				(value) => (this.#listed = value),
 				tell
