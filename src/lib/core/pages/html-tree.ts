@@ -74,6 +74,12 @@ export function parseHtml(html: string): HtmlTree {
 				head.push(child);
 			// where something is asked for, the words around it are a form and not the article
 			if (node.type === 'element' && isField(child)) node.properties.dataField = true;
+			const shown = shadowOf(child);
+			if (shown) {
+				kept.push(shown);
+				stack.push({ node: shown, depth: depth + 1 });
+				continue;
+			}
 			if (REMOVED.has(child.tagName)) continue;
 			if (depth > HTML_LIMITS.maxDepth) {
 				kept.push({ type: 'text', value: rawTextOf(child) });
@@ -118,6 +124,18 @@ function closeTitle(html: string): string {
 		return html;
 	if (next < 0) return html;
 	return `${html.slice(0, start + next)}</title>${html.slice(start + next)}`;
+}
+
+/** What a template holds that is shown as it stands: the declared shadow tree of its element. */
+function shadowOf({ tagName, properties, content }: Element): Element | null {
+	const mode = properties.shadowRootMode ?? properties.shadowrootmode;
+	if (tagName !== 'template' || mode === undefined || !content) return null;
+	return {
+		type: 'element',
+		tagName: 'div',
+		properties: {},
+		children: content.children as ElementContent[]
+	};
 }
 
 function isField({ tagName, properties }: Element): boolean {

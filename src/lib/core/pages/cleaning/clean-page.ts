@@ -120,6 +120,9 @@ function titleOf(meta: PageMeta, blocks: readonly PageBlock[], host: string): st
 		({ block, dropped }) => dropped === null && block.kind === 'heading' && block.level === 1
 	);
 	const h1 = heading && heading.block.kind === 'heading' ? heading.block.text : '';
+	// what a program put there is no title
+	if (/\.(?:docx?|odt|rtf|pdf|txt|html?)$|^untitled\b/i.test(meta.titleTag))
+		return h1 || firstHeading(blocks) || meta.titleTag;
 	// a page that names no site usually shows the name in its menu or footer
 	const tail = meta.titleTag.split(/\s+[|·»–—:-]\s+/).at(-1) ?? '';
 	const isShown = blocks.some(

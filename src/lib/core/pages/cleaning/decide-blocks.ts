@@ -15,9 +15,9 @@ import {
 	dropTitleAgain,
 	dropStrayLines,
 	dropTail,
-	dropEmptyHeadings,
-	headingLevels
+	dropEmptyHeadings
 } from './title-and-lines';
+import { headingLevels } from './heading-lines';
 
 const NOTHING_NAMED: NamedText = { ingredients: [], steps: [], body: '' };
 
@@ -77,7 +77,7 @@ export function decideBlocks(
 		const level = levels.get(i);
 		return {
 			block:
-				level !== undefined && block.kind === 'paragraph'
+				level !== undefined && (block.kind === 'paragraph' || block.kind === 'heading')
 					? { kind: 'heading', level, text: block.text }
 					: block,
 			dropped: dropped[i]!,

@@ -82,11 +82,25 @@ function spacedText(nodes: readonly ElementContent[]): string {
 		else if (node.type === 'element') {
 			// reference marks such as [1] are not words of the sentence
 			if (node.tagName === 'sup' && /^\[?\d{1,3}\]?$/.test(rawTextOf(node).trim())) continue;
+			if (isUnseen(node)) continue;
 			const apart = node.tagName === 'br' || !INLINE.has(node.tagName);
 			text += apart ? ` ${spacedText(node.children)} ` : spacedText(node.children);
 		}
 	}
 	return text;
+}
+
+const UNSEEN_NAME =
+	/^(?:(?:u-|is-)?visually-?hidden|sr-only|screen-reader(?:-only|-text)?|assistive-text)$/i;
+
+/** Words for who cannot see, such as "Image caption," before a caption: they are said about the text. */
+function isUnseen({ tagName, properties }: Element): boolean {
+	return (
+		tagName === 'span' &&
+		stringOf(properties.className)
+			.split(/\s+/)
+			.some((name) => UNSEEN_NAME.test(name))
+	);
 }
 
 function elementsIn(element: Element): Element[] {

@@ -27,7 +27,7 @@ const NOISE_NAMES: readonly (readonly [RegExp, string])[] = [
 		'comments'
 	],
 	[
-		/author-?(?:box|bio|card|info|profile)|about-?(?:the-)?author|(?:^|[\s_-])(?:bio|byline|post-?meta|entry-?meta|article-?meta|page-?meta|meta-?info|postmeta|co-?authors?\w*|autor|auteur|firma|fecha|bio-?card)(?:$|[\s_-])/,
+		/author-?(?:box|bio|card|info|profile)|about-?(?:the-)?author|(?:^|[\s_-])(?:bio|byline|post-?meta|entry-?meta|article-?meta|page-?meta|meta-?info|postmeta|co-?authors?\w*|(?:post|entry|article|gh|blog|story)-?authors?|autor|auteur|firma|fecha|bio-?card)(?:$|[\s_-])/,
 		'author box'
 	],
 	[/breadcrumb|crumbs/, 'breadcrumb'],

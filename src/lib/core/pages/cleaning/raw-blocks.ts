@@ -14,10 +14,12 @@ import {
 	linksIn,
 	linkWordsIn
 } from './element-text';
-import { holderOf } from './block-look';
 import { type BlockContext, PROMOTION, contextOf } from './block-context';
 import { markPanels, opensPanel } from './folding';
+import { holding, isOfficeItem, isOfficeTitle, linesIn, splitAtBreaks } from './lines';
 import { withTrustedNoise } from './trusted-marks';
+import { holdsText, isHeaderCell, isMadeTable, rowsOf } from './table-cells';
+import { typedListAt, withTypedLists } from './typed-lists';
 import type { Mark, RawBlock } from './raw-block';
 
 /** All blocks of a page in reading order, with what the markup says about them. */
@@ -71,6 +73,10 @@ function addElement(element: Element, outer: BlockContext, found: RawBlock[]): v
 		add({ kind: 'heading', level, text: headingText(element) }, element, context, found);
 		return;
 	}
+	if (isMadeTable(element)) {
+		addTable(element, context, found);
+		return;
+	}
 	switch (tag) {
 		case 'h1':
 		case 'h2':
@@ -88,8 +94,10 @@ function addElement(element: Element, outer: BlockContext, found: RawBlock[]): v
 		}
 		case 'p':
 			if (isOfficeItem(element)) addOfficeItem(element, context, found);
-			else if (/(?:^|\s)MsoTitle(?:$|\s)/.test(stringOf(element.properties.className)))
+			else if (isOfficeTitle(element, found))
 				add({ kind: 'heading', level: 1, text: textIn(element) }, element, context, found);
+			// in old markup tables stand inside of paragraphs
+			else if (hasTag(element, /^(?:table|ul|ol|dl|pre|blockquote|h[1-6])$/)) break;
 			else addRun(element.children, context, found);
 			return;
 		case 'ul':
@@ -141,7 +149,9 @@ function bodyInHeading({ children }: Element): number {
 /** A paragraph from inline content; two line breaks in a row start a new one, and one below a bold line. */
 function addRun(run: readonly ElementContent[], context: BlockContext, found: RawBlock[]): void {
 	const only = run.filter(
-		(n) => n.type === 'element' || (n.type === 'text' && n.value.trim() !== '')
+		(n) =>
+			(n.type === 'element' && (textIn(n) !== '' || hasTag(holding([n]), /^img$/))) ||
+			(n.type === 'text' && n.value.trim() !== '')
 	);
 	if (only.length === 1 && only[0]!.type === 'element' && isToggle(only[0]!)) {
 		// the question of a home-made accordion is a button; other buttons are furniture
@@ -156,47 +166,50 @@ function addRun(run: readonly ElementContent[], context: BlockContext, found: Ra
 		);
 		return;
 	}
-	const holder: Element = { type: 'element', tagName: 'span', properties: {}, children: [] };
 	for (const part of splitAtBreaks(run)) {
-		holder.children = part;
+		addLines(part, context, found);
+		for (const image of imagesIn(holding(part))) addImage(image, context, found);
+	}
+}
+
+/** A paragraph; lines of it that were typed as a list are one. */
+function addLines(part: readonly ElementContent[], context: BlockContext, found: RawBlock[]): void {
+	const lines = linesIn(part);
+	const texts = lines.map((line) => textIn(holding(line)));
+	let from = 0;
+	const addText = (to: number) => {
+		const nodes = from === 0 && to === lines.length ? part : joinedLines(lines.slice(from, to));
+		const holder = holding(nodes);
 		const text = textIn(holder);
-		if (text !== '') {
-			const own = part.find((n): n is Element => n.type === 'element');
-			add({ kind: 'paragraph', text }, holder, context, found, own);
+		if (text === '') return;
+		const asked = ASKED_AND_ANSWERED.exec(text);
+		if (asked) {
+			add({ kind: 'answer', question: asked[1]!, text: asked[2]! }, holder, context, found);
+			return;
 		}
-		for (const image of imagesIn(holder)) addImage(image, context, found);
+		const own = nodes.find((n): n is Element => n.type === 'element');
+		add({ kind: 'paragraph', text }, holder, context, found, own);
+	};
+	for (let i = 0; i < lines.length; i++) {
+		const list = typedListAt(texts, i);
+		if (!list) continue;
+		if (i > from) addText(i);
+		from = i + list.lines;
+		const holder = holding(lines.slice(i, from).flat());
+		const { ordered, items } = list;
+		add({ kind: 'list', ordered, items }, holder, context, found);
+		i = from - 1;
 	}
+	if (from < lines.length) addText(lines.length);
 }
 
-function splitAtBreaks(run: readonly ElementContent[]): ElementContent[][] {
-	const parts: ElementContent[][] = [[]];
-	let breaks = 0;
-	for (const node of run) {
-		if (node.type === 'element' && node.tagName === 'br') {
-			breaks++;
-			if (breaks === 2 || (breaks === 1 && isBoldLine(parts.at(-1)!))) parts.push([]);
-			else if (breaks === 1) parts.at(-1)!.push(node);
-			continue;
-		}
-		if (!(node.type === 'text' && node.value.trim() === '')) breaks = 0;
-		parts.at(-1)!.push(node);
-	}
-	return parts;
-}
+/** "Q: … A: …" in one paragraph. */
+const ASKED_AND_ANSWERED =
+	/^(?:q|question)\s*\d{0,2}\s*[.:)]\s*([^?]{5,200}\?)\s*(?:a|answer)\s*\d{0,2}\s*[.:)]\s*(\S.*)$/i;
 
-const WORDS_OF_BOLD_LINE = 12;
-
-/** A line all in bold above its text, as pages set a heading that they do not mark. */
-function isBoldLine(part: readonly ElementContent[]): boolean {
-	const line: Element = { type: 'element', tagName: 'span', properties: {}, children: [...part] };
-	const text = textIn(line);
-	return (
-		text !== '' &&
-		!/[.:;,]$/.test(text) &&
-		!/^(?:q|question)\s*\d*[.:)]/i.test(text) &&
-		countWords(text) <= WORDS_OF_BOLD_LINE &&
-		!hasTag(line, /^br$/) &&
-		isBold(line)
+function joinedLines(lines: readonly (readonly ElementContent[])[]): ElementContent[] {
+	return lines.flatMap((line, i): ElementContent[] =>
+		i === 0 ? [...line] : [{ type: 'text', value: ' ' }, ...line]
 	);
 }
 
@@ -219,13 +232,6 @@ function addList(element: Element, context: BlockContext, found: RawBlock[]): vo
 	add({ kind: 'list', ordered: element.tagName === 'ol', items: texts }, element, context, found);
 }
 
-/** Office suites put list entries on the clipboard as paragraphs that carry their own bullet. */
-function isOfficeItem({ properties }: Element): boolean {
-	return (
-		/MsoListParagraph/.test(stringOf(properties.className)) ||
-		/mso-list\s*:\s*l\d/i.test(stringOf(properties.style))
-	);
-}
 const OFFICE_MARK = /^(?:[·•▪■□◦o§Øü*–-]|\(?(\d{1,3}|[a-z]|[ivx]{1,4})[.)])\s+/;
 
 function addOfficeItem(element: Element, context: BlockContext, found: RawBlock[]): void {
@@ -273,11 +279,7 @@ function addDefinitions(element: Element, context: BlockContext, found: RawBlock
 }
 
 function addTable(element: Element, context: BlockContext, found: RawBlock[]): void {
-	const rows: Element[] = [];
-	collectRows(element, rows);
-	const cells = rows.map((row) =>
-		row.children.filter((n): n is Element => n.type === 'element' && /^t[dh]$/.test(n.tagName))
-	);
+	const { rows, cells } = rowsOf(element);
 	const widest = Math.max(0, ...cells.map((row) => row.length));
 	const isLayout =
 		widest < 2 ||
@@ -301,31 +303,11 @@ function addTable(element: Element, context: BlockContext, found: RawBlock[]): v
 		(n): n is Element => n.type === 'element' && n.tagName === 'caption'
 	);
 	if (caption) add({ kind: 'paragraph', text: textIn(caption) }, caption, context, found);
-	const header =
-		cells[0]!.every((cell) => cell.tagName === 'th') || rows[0]!.properties.dataHead === true;
+	const header = cells[0]!.every(isHeaderCell) || rows[0]!.properties.dataHead === true;
 	const texts = cells
 		.map((row) => row.map(textIn))
 		.filter((row) => row.some((text) => text !== ''));
 	if (texts.length > 0) add({ kind: 'table', header, rows: texts }, element, context, found);
-}
-
-/** Words of a cell from which it can hold a text of its own. */
-const WORDS_OF_TEXT = 60;
-
-/** Whether a cell holds a text in parts, and no entry of a table. */
-function holdsText(cell: Element): boolean {
-	if (countWords(textIn(cell)) <= WORDS_OF_TEXT) return false;
-	return hasTag(cell, /^(?:table|h[1-6]|article|p)$/) || splitAtBreaks(cell.children).length > 2;
-}
-
-function collectRows(element: Element, rows: Element[]): void {
-	for (const child of element.children) {
-		if (child.type !== 'element') continue;
-		if (child.tagName === 'tr') {
-			if (element.tagName === 'thead') child.properties.dataHead = true;
-			rows.push(child);
-		} else if (/^(?:thead|tbody|tfoot)$/.test(child.tagName)) collectRows(child, rows);
-	}
 }
 
 function addFigure(element: Element, context: BlockContext, found: RawBlock[]): void {
@@ -399,6 +381,8 @@ function add(
 ): void {
 	const text = textOfBlock(block);
 	if (text === '' && block.kind !== 'figure') return;
+	// signs that stand for a picture
+	if (block.kind === 'paragraph' && !/[\p{L}\p{N}]/u.test(text)) return;
 	const words = countWords(text);
 	const linkWords = linkWordsIn(element);
 	const isPromotion =
@@ -451,42 +435,4 @@ function isCaption(block: Block, words: number, path: readonly Element[]): boole
 
 function captionOf(block: Block): Block {
 	return { kind: 'figure', src: '', alt: '', caption: 'text' in block ? block.text : '' };
-}
-
-const TYPED_MARK = /^[·•▪‣◦*–-]\s+/;
-
-/** Lines that somebody began with a bullet of their own, two or more in a row, as the list they are. */
-function withTypedLists(raw: readonly RawBlock[]): RawBlock[] {
-	const isTyped = ({ block }: RawBlock) =>
-		block.kind === 'paragraph' && TYPED_MARK.test(block.text);
-	const lists: RawBlock[] = [];
-	for (let i = 0; i < raw.length; i++) {
-		let end = i;
-		while (
-			end < raw.length &&
-			isTyped(raw[end]!) &&
-			holderOf(raw[end]!.path) === holderOf(raw[i]!.path)
-		)
-			end++;
-		if (end - i < 2) {
-			lists.push(raw[i]!);
-			continue;
-		}
-		const lines = raw.slice(i, end);
-		const sum = (of: (line: RawBlock) => number) => lines.reduce((all, line) => all + of(line), 0);
-		lists.push({
-			...lines[0]!,
-			block: {
-				kind: 'list',
-				ordered: false,
-				items: lines.map(({ block }) => ('text' in block ? block.text : '').replace(TYPED_MARK, ''))
-			},
-			words: sum(({ words }) => words),
-			linkWords: sum(({ linkWords }) => linkWords),
-			bold: false,
-			links: lines.flatMap(({ links }) => links)
-		});
-		i = end - 1;
-	}
-	return lists;
 }

@@ -1,5 +1,4 @@
 import { contentStemsOf } from '../../text';
-import type { HeadingLevel } from '../article';
 import type { RawBlock } from './raw-block';
 import { LEAD, namesOf, whereOf, isSentence, isSubstance, isHome } from './block-look';
 
@@ -15,6 +14,8 @@ export function titleIn(
 		(block, i) => canBe(i) && !block.links.some(isHome) && isTitle(block, titleTag)
 	);
 	if (marked >= 0) return marked;
+	const said = raw.findIndex((block, i) => canBe(i) && opensTitle(block, titleTag));
+	if (said >= 0) return said;
 	const alone = onlyFirstHeading(raw, canBe);
 	if (alone >= 0 && alone <= Math.max(first, 0)) return alone;
 	const wanted = new Set(contentStemsOf(titleTag));
@@ -26,6 +27,13 @@ export function titleIn(
 		const shared = stems.filter((stem) => wanted.has(stem)).length;
 		return shared >= 2 && shared >= 0.7 * stems.length;
 	});
+}
+
+/** Whether a heading is what the title tag says before the name of the site. */
+function opensTitle({ block, links, words }: RawBlock, titleTag: string): boolean {
+	if (block.kind !== 'heading' || words < 3 || links.some(isHome)) return false;
+	if (!titleTag.toLowerCase().startsWith(block.text.toLowerCase())) return false;
+	return /^(?:$|\s+[-–—]\s|\s*[|·»:]\s)/.test(titleTag.slice(block.text.length));
 }
 
 /** The one heading of the first level, where a page has just one before its text; else -1. */
@@ -190,7 +198,7 @@ function placeOf({ path }: RawBlock): string {
 }
 
 /** Position of the nearest block that is kept, from a position on; outside the list when there is none. */
-function keptFrom(dropped: readonly (string | null)[], start: number, step: 1 | -1): number {
+export function keptFrom(dropped: readonly (string | null)[], start: number, step: 1 | -1): number {
 	let at = start;
 	while (at >= 0 && at < dropped.length && dropped[at] !== null) at += step;
 	return at;
@@ -218,35 +226,6 @@ export function dropEmptyHeadings(
 		}
 		if (isEmpty && went > 0) dropped[i] = 'heading of what was dropped';
 	}
-}
-
-/**
- * On pages that set their headings as bold lines, those lines are headings. Told by a line all
- * in bold before prose, and by hardly any real headings.
- */
-export function headingLevels(
-	raw: readonly RawBlock[],
-	dropped: readonly (string | null)[],
-	titleAt: number
-): Map<number, HeadingLevel> {
-	const levels = new Map<number, HeadingLevel>();
-	const title = raw[titleAt];
-	if (title?.block.kind === 'paragraph') levels.set(titleAt, 1);
-	const real = raw.filter(
-		({ block }, i) => dropped[i] === null && block.kind === 'heading' && i !== titleAt
-	).length;
-	if (real > 1) return levels;
-	for (const [i, { block, bold, words }] of raw.entries()) {
-		if (dropped[i] !== null || !bold || i === titleAt || block.kind !== 'paragraph') continue;
-		if (words > 12 || /[.!:;,]$/.test(block.text)) continue;
-		const at = keptFrom(dropped, i + 1, 1);
-		const next = raw[at];
-		if (!next || next.bold) continue;
-		const after = raw[keptFrom(dropped, at + 1, 1)];
-		const isLabel = next.block.kind === 'paragraph' && after?.block.kind === 'table';
-		if (isSubstance(next) || isLabel) levels.set(i, 2);
-	}
-	return levels;
 }
 
 function isTitle({ block }: RawBlock, titleTag: string): boolean {
