@@ -5,6 +5,7 @@ import { assembleFindings, type Findings } from './findings';
 import { findLongPhrases } from './terms';
 import { topicMatterOf } from './topic-matter';
 import { workOnPage, type PageWork, namedBodiesIn } from '../reading';
+import { jobAnalysis } from '../../../../tests/support/job-analysis';
 
 let demo: DemoEvidence;
 let works: PageWork[];
@@ -341,6 +342,12 @@ describe('labels of figures', () => {
 		expect(labels).toHaveLength(3);
 		expect(labels).toEqual(expect.arrayContaining(['sandstone: weight', 'sandstone: cost']));
 		expect(new Set(labels).size).toBe(labels.length);
+		// the costs of a load, of several machines, on pages and in notes
+		const told = jobAnalysis('dehumidifier')
+			.findings.figures.map(({ label }) => label)
+			.filter(Boolean);
+		expect(told.length).toBeGreaterThan(20);
+		expect(new Set(told).size).toBe(told.length);
 	});
 
 	it('begin with no unit of the figure before them, and are no months', () => {

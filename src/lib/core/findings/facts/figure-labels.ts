@@ -21,7 +21,9 @@ const WAYS_APART: readonly WayApart[] = [
 			: undefined;
 	},
 	(group, label, others, isNoun) => beside(label, ownTermOf(group, label, others, isNoun)),
-	(group, label, _, isNoun) => beside(label, headingOf(group, isNoun))
+	(group, label, _, isNoun) => beside(label, headingOf(group, isNoun)),
+	// at last by a figure itself, as one says "the load costs, those of 36p"
+	(group, label) => `${label}, ${group[0]!.quantity.text}`
 ];
 
 /** What a figure of a dimension tells of a thing. */
@@ -79,11 +81,15 @@ export function labelsOf(groups: readonly Group[], isNoun: IsNoun): readonly str
 					isNoun
 				)
 			);
-			const isOwn = (label: string | undefined): label is string =>
-				label !== undefined && label !== '' && !taken.has(label) && once(told, label);
-			left.forEach((at, i) => isOwn(told[i]) && (labels[at] = told[i]));
-			told.filter(isOwn).forEach((label) => taken.add(label));
-			left = left.filter((_, i) => !isOwn(told[i]));
+			const own = told.map(
+				(label) => label !== undefined && label !== '' && !taken.has(label) && once(told, label)
+			);
+			left.forEach((at, i) => {
+				if (!own[i]) return;
+				labels[at] = told[i]!;
+				taken.add(told[i]!);
+			});
+			left = left.filter((_, i) => !own[i]);
 		}
 	}
 	return labels;
