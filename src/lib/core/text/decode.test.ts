@@ -43,6 +43,20 @@ describe('decodeBytes', () => {
 		expect(read.kind === 'text' && read.text).toContain('Grüße aus dem Steinbruch');
 	});
 
+	it('takes damaged UTF-8 for no Latin-1, whatever the page says', () => {
+		const said = '<meta charset="iso-8859-1">';
+		const whole = new TextEncoder().encode(`${said}${'Grüße aus dem Steinbruch. '.repeat(20)}`);
+		const damaged = bytes(...whole.slice(0, 200), 0xff, 0xc3, ...whole.slice(200));
+		const read = decodeBytes(damaged);
+		expect(read).toMatchObject({ encoding: 'utf-8' });
+		expect(read.kind === 'text' && read.text).toContain('Grüße aus dem Steinbruch');
+		// and Latin-1 stays what it is
+		const western = bytes(
+			...[...`${said}${'Grüße. '.repeat(20)}`].map((sign) => sign.charCodeAt(0))
+		);
+		expect(decodeBytes(western)).toMatchObject({ encoding: 'iso-8859-1' });
+	});
+
 	it('tells binaries from text', () => {
 		expect(decodeBytes(bytes(0x89, 0x50, 0x4e, 0x47, 1, 2))).toEqual({
 			kind: 'binary',

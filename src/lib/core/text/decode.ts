@@ -47,6 +47,9 @@ export function decodeBytes(bytes: Uint8Array, charset = ''): DecodeResult {
 	// servers say Latin-1 of everything; what is valid as UTF-8 and more than ASCII hardly ever is
 	if (utf8 !== null && (told.every((one) => WESTERN.test(one)) || told.includes('utf-8')))
 		return as('utf-8', utf8);
+	// nor does a damaged byte make Latin-1 of a page in UTF-8 that is said to be that
+	const mostly = told.every((one) => WESTERN.test(one)) ? decodeDamaged(bytes, 8, 10) : null;
+	if (mostly !== null) return as('utf-8', mostly);
 	for (const read of [decode, decodeAlmost])
 		for (const encoding of told) {
 			const text = read(bytes, encoding);
@@ -78,12 +81,17 @@ function isNoText(head: Uint8Array): boolean {
 	return control > 0.02 * head.length;
 }
 
-/** As UTF-8 where more of what is beyond ASCII is valid than not; null where it is not UTF-8. */
-function decodeDamaged(bytes: Uint8Array): string | null {
+/**
+ * As UTF-8 where more of what is beyond ASCII is valid than not; null where it is not UTF-8.
+ *
+ * @param least signs beyond ASCII that it takes
+ * @param times how many of them are valid for each that is not
+ */
+function decodeDamaged(bytes: Uint8Array, least = 2, times = 2): string | null {
 	const text = decodeLoosely(bytes, 'utf-8');
 	const valid = text.match(/[\u0080-\ufffc]/g)?.length ?? 0;
 	const lost = text.match(/\ufffd/g)?.length ?? 0;
-	return valid >= 2 && valid >= 2 * lost ? text : null;
+	return valid >= least && valid >= times * lost ? text : null;
 }
 
 /** Text in which at most one sign in 500 could not be read: a damaged byte must not cost the page. */
