@@ -37,8 +37,8 @@ export function noteTextOf(text: string): {
 } {
 	const timed = readTranscript(text);
 	if (timed.kind === 'read') {
-		const { title, paragraphs, remarks } = timed.transcript;
-		return { noteKind: 'transcript', title, text: transcriptText(paragraphs), remarks };
+		const { title, head, paragraphs, remarks } = timed.transcript;
+		return { noteKind: 'transcript', title, text: transcriptText(paragraphs, head), remarks };
 	}
 	const lines = text.split('\n').filter((line) => line.trim() !== '').length;
 	const asks = readQuestions(text).length;

@@ -1,4 +1,5 @@
 import { countWords } from '../text';
+import { chatLinesOf } from './chat-on-screen';
 
 /** One cue as it was read: times in milliseconds from the start. */
 export interface Cue {
@@ -21,6 +22,8 @@ export interface Transcript {
 	readonly format: 'SRT' | 'WebVTT' | 'timed text';
 	/** What a WebVTT file calls itself behind its first word; else empty. */
 	readonly title: string;
+	/** Lines before the first time of timed text: who speaks, when, where. */
+	readonly head: string;
 	readonly cues: readonly Cue[];
 	readonly paragraphs: readonly SpokenParagraph[];
 	/** What was put right or left out, in words for the writer. */
@@ -57,6 +60,8 @@ export function readTranscript(text: string): TranscriptResult {
 		return fromCues({ cues, remarks }, isVtt ? 'WebVTT' : 'SRT', title);
 	}
 	if (isVtt) return { kind: 'not-timed', reason: 'it opens as WebVTT but holds no cue' };
+	if (chatLinesOf(lines.map((line) => line.trim())) !== null)
+		return { kind: 'not-timed', reason: 'it is a chat, whose times say when a message was sent' };
 	const filled = lines.filter((line) => line.trim() !== '');
 	const stamped = filled.filter((line) => STAMP.test(line)).length;
 	if (stamped >= 2 && stamped >= 0.2 * filled.length)
@@ -77,6 +82,7 @@ function dropCutEnd(lines: string[]): boolean {
 }
 
 interface Read {
+	readonly head?: string;
 	readonly cues: Cue[];
 	readonly remarks: string[];
 }
@@ -141,7 +147,7 @@ function afterBlock(lines: readonly string[], at: number): number {
 function stampedCuesOf(lines: readonly string[]): Read {
 	const found: Cue[] = [];
 	let open: { startMs: number; said: string[] } | null = null;
-	let before = 0;
+	const head: string[] = [];
 	const close = () => {
 		if (!open) return;
 		const { speaker, text } = spokenIn(open.said);
@@ -153,14 +159,10 @@ function stampedCuesOf(lines: readonly string[]): Read {
 			close();
 			open = { startMs: msOf(stamp, 1), said: [stamp[5]!] };
 		} else if (open) open.said.push(line);
-		else if (line.trim() !== '') before++;
+		else if (line.trim() !== '') head.push(line.trim());
 	}
 	close();
-	const remarks =
-		before > 0
-			? [`${before} ${before === 1 ? 'line' : 'lines'} before the first time left out`]
-			: [];
-	return { cues: found, remarks };
+	return { cues: found, remarks: [], head: head.join('\n') };
 }
 
 function msOf(match: RegExpExecArray, from: number): number {
@@ -215,7 +217,7 @@ function spokenIn(lines: readonly string[]): { speaker: string; text: string } {
 }
 
 function fromCues(
-	{ cues, remarks }: Read,
+	{ cues, remarks, head = '' }: Read,
 	format: Transcript['format'],
 	title = ''
 ): TranscriptResult {
@@ -237,7 +239,7 @@ function fromCues(
 		);
 	return {
 		kind: 'read',
-		transcript: { format, title, cues: once, paragraphs: paragraphsOf(once), remarks }
+		transcript: { format, title, head, cues: once, paragraphs: paragraphsOf(once), remarks }
 	};
 }
 

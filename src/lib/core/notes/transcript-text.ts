@@ -6,12 +6,18 @@ import type { SpokenParagraph } from './subtitles';
  */
 const OPENING = /^\[(?:(\d{1,3}):)?(\d{1,2}):(\d{2})(?: ([^\]\n]{1,60}))?\][ \t]*/;
 
-export function transcriptText(paragraphs: readonly SpokenParagraph[]): string {
-	return paragraphs
-		.map(
-			({ startMs, speaker, text }) => `[${timeOf(startMs)}${speaker ? ` ${speaker}` : ''}] ${text}`
-		)
-		.join('\n\n');
+export function transcriptText(paragraphs: readonly SpokenParagraph[], head = ''): string {
+	const said = paragraphs.map(
+		({ startMs, speaker, text }) => `[${timeOf(startMs)}${speaker ? ` ${speaker}` : ''}] ${text}`
+	);
+	return [...(head === '' ? [] : [head]), ...said].join('\n\n');
+}
+
+/** What stands before the first time; empty where none does, or where nothing has a time. */
+export function headOfTranscript(text: string): string {
+	const plain = text.replace(/\r\n?/g, '\n');
+	const first = new RegExp(OPENING.source, 'm').exec(plain);
+	return first ? plain.slice(0, first.index).trim() : '';
 }
 
 /** A time as minutes and seconds, with hours when there are any. */
@@ -23,10 +29,15 @@ export function timeOf(ms: number): string {
 	return hours > 0 ? `${hours}:${rest}` : rest;
 }
 
-/** The paragraphs of a transcript's text; a paragraph without a time keeps the last one. */
+/** The paragraphs of a transcript's text, without its head; a paragraph without a time keeps the last one. */
 export function spokenParagraphsOf(text: string): SpokenParagraph[] {
 	const found: SpokenParagraph[] = [];
-	for (const part of text.replace(/\r\n?/g, '\n').split(/\n\s*\n/)) {
+	const head = headOfTranscript(text);
+	for (const part of text
+		.replace(/\r\n?/g, '\n')
+		.replace(/^\s+/, '')
+		.slice(head.length)
+		.split(/\n\s*\n/)) {
 		const opening = OPENING.exec(part.trim());
 		const said = part
 			.trim()

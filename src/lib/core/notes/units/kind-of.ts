@@ -19,6 +19,7 @@ import {
 	speaksOfText,
 	WANTED_OF_TEXT
 } from './said-of-lines';
+import { isMostlyVerb } from '../../text';
 import type { UnitKind } from './unit';
 
 /** Where a stretch of a note stands; what it says of itself comes from its text. */
@@ -73,7 +74,11 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 	if (forbidden) return forbidden;
 	if (THANKS.test(text)) return 'aside';
 	const under = kindUnder(setting.label) ?? kindUnder(setting.heading);
-	if (under === 'brief') return 'brief';
+	if (under === 'brief') {
+		if (TELLS_US.test(setting.label) || (isAsked(text) && ASKED_OF_US.test(setting.label)))
+			return isAsked(text) ? 'question' : 'claim';
+		return 'brief';
+	}
 	if (setting.entry === 'row') return 'row';
 	if (setting.entry === 'step') return 'step';
 	if (IDEA.test(text)) return 'brief';
@@ -85,7 +90,7 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 	if (!isQuote && !setting.isOfWriting && speaksOfText(text) && !isAsked(text)) return 'brief';
 	if (ASIDE.test(text) || CHATTER.test(text) || isSignature(text, setting)) return 'aside';
 	if (/^\[[^\]=]+\]$/.test(text) || isLeadIn(text)) return 'aside';
-	if (setting.amongWishes && !isQuote) return 'brief';
+	if (setting.amongWishes && !isQuote && !BY_NAME.test(text)) return 'brief';
 	if (BACKGROUND.test(text) && (setting.inHead || !/\d\s?%/.test(text))) return 'background';
 	if (HOW_NOTED.test(text) && (setting.inHead || text.split(/\s+/).length <= MOST_OF_REMARK))
 		return 'background';
@@ -97,6 +102,14 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 		return 'definition';
 	return 'claim';
 }
+
+/** What somebody said, among what is wanted: "Raj: most returns are …". */
+const BY_NAME = /^\p{Lu}[\p{L}'’-]+(?: \p{Lu}[\p{L}'’-]+)?:\s+\S+ \S+ \S+/u;
+
+/** Labels in a brief over what the client knows, and over what readers ask. */
+const TELLS_US =
+	/\b(?:(?:what )?we (?:know|found|see|learned|learnt)|from our|our (?:own )?(?:figures|data|numbers|experience)|facts|figures)\b/i;
+const ASKED_OF_US = /\b(?:ask(?:s|ed)?|questions?)\b/i;
 
 /** What the writer thinks of for a part of the text: "intro idea: …", "title? …". */
 const IDEA =
@@ -178,6 +191,7 @@ function isDefinition(text: string): boolean {
 	if (/^(?:what|how) \p{L}+(?: \p{L}+)? (?:is|are|means)\b[^?]*[:–]/iu.test(text)) return true;
 	const behind = /^[^:?.]{2,30}:\s+(an? \p{L}.*)$/iu.exec(text);
 	if (behind && isDefinition(behind[1]!)) return true;
+	if (isEntryOfGlossary(text)) return true;
 	const is =
 		/^(?:an? |the )?((?:\p{L}[\p{L}'’-]*\s?){1,5}?)(?:\s\([^)]+\))?\s(?:means|mean|stands for|refers to|is (?:the|an?|what|when|how|where|who) (?=\p{L}+))(.*)$/iu.exec(
 			text
@@ -199,6 +213,22 @@ function isDefinition(text: string): boolean {
 		!/[£$€]\s?\d/.test(text)
 	);
 }
+
+/** "Limescale: deposit of chalk left by hard water": a name, and what it is a kind of. */
+function isEntryOfGlossary(text: string): boolean {
+	const entry =
+		/^((?:\p{Lu}[\p{L}'’-]*)(?: \p{Ll}[\p{L}'’-]*){0,3}):\s+((?:[\p{Ll}-]+ ){1,3}?)(?:of|left|made|formed|that|which|where|used|between)\s/u.exec(
+			text
+		);
+	if (!entry || /\d/.test(text) || text.split(/\s+/).length < 6) return false;
+	const kind = entry[2]!.trim().split(' ').at(-1)!;
+	const isNamed = entry[2]!.trim() === kind && /\sof\s$/.test(entry[0]!);
+	return (isNamed || !isMostlyVerb(kind)) && !/ly$/.test(kind) && !NO_ENTRY.test(entry[1]!);
+}
+
+/** What stands before a colon and is no name of a thing. */
+const NO_ENTRY =
+	/\b(?:tips?|notes?|warning|idea|results?|costs?|reasons?|problems?|best|worst|why|how|when|where|who|what|lesson|mistakes?|verdict|summary|example|cause|answer|rule|trick|point|moral|upshot|finding|surprise|danger|exception)\b/i;
 
 const LEANS =
 	/^(?:it|it['’]s|its|they|they['’]re|their|them|this|that|that['’]s|these|those|she|she['’]s|he|he['’]s|her|his|such|so|then|otherwise|instead|same|also|too|but|and|or|yet|both|each|neither|none|all three|half of|halves|because|cause|meaning|which|gone|not|nor|the (?:same|other|others|rest|first|second|third|former|latter|\d[\d,.]*|short|long))\b/i;

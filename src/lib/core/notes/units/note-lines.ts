@@ -1,3 +1,5 @@
+import { chatLinesOf } from '../chat-on-screen';
+
 /** What a line of a note looks like, before anything is understood. */
 export type LineShape =
 	| 'blank'
@@ -27,11 +29,15 @@ export interface NoteLine {
 	readonly cells: readonly string[];
 	/** Number of the block of lines without a blank between them. */
 	readonly block: number;
+	/** Who sent it, in a chat that was copied from the screen. */
+	readonly sender?: string;
 }
 
 const HEADING = /^(#{1,6})\s+(.*?)\s*#*$/;
 const BOLD_LINE = /^(?:\*\*|__)([^*_]{2,80})(?:\*\*|__):?$/;
 const BOLD_OPENING = /^(?:\*\*|__)([^*_]{2,60}?)[.:]?(?:\*\*|__)[.:]?\s+(?=\S)/;
+/** What a term in bold is followed by where the line says what it is. */
+const DEFINES = /^[=≈]/;
 const BULLET = /^\s*[-*+•·–—▪◦‣●○]\s+(?=\S)/u;
 const BOX = /^\s*(?:[-*+•]\s*)?(?:\[[ xX]?\]|☐|☑|□)\s*/u;
 const NUMBER = /^\s*\(?(\d{1,2}|[a-h])[.)]\s+(?=\S)/;
@@ -47,6 +53,9 @@ const SIGNATURE = /^-- ?$/;
 /** Lines below it that can belong to the signature. */
 const MOST_SIGNED = 12;
 
+/** A box that a program for notes draws around a remark: "> [!note] …". */
+const CALLOUT = /^\s*>\s*\[!\p{L}+\][+-]?\s*(.*)$/u;
+
 const REMARK = /^\s*(?:\/\/|%%|NB\b:?|N\.B\.:?)\s*/;
 const EFFECT = /^\s*(?:→+|->+|=>|⇒|➜|➔)\s*/u;
 
@@ -60,7 +69,10 @@ export function noteLinesOf(text: string): NoteLine[] {
 	let at = 0;
 	let mailUntil = MAIL_HEAD;
 	let signedUntil = 0;
-	text.split('\n').forEach((raw, i) => {
+	let inCallout = false;
+	const raws = text.split('\n');
+	const propertiesEnd = endOfProperties(raws);
+	raws.forEach((raw, i) => {
 		const start = at;
 		at += raw.length + 1;
 		const end = start + raw.length;
@@ -71,6 +83,7 @@ export function noteLinesOf(text: string): NoteLine[] {
 			block++;
 			return add('blank', '');
 		}
+		if (i <= propertiesEnd) return add(/^---\s*$/.test(line) ? 'rule' : 'remark', plain(line));
 		if (SIGNATURE.test(line) && lines.some(({ shape }) => shape === 'mail')) {
 			signedUntil = i + MOST_SIGNED;
 			return add('rule', '');
@@ -92,12 +105,23 @@ export function noteLinesOf(text: string): NoteLine[] {
 		const bold = BOLD_LINE.exec(line.trim());
 		if (bold) return add('heading', plain(bold[1]!), 3);
 		const opening = BOLD_OPENING.exec(line.trim());
-		if (opening && line.trim().length > opening[0].length) {
+		if (
+			opening &&
+			line.trim().length > opening[0].length &&
+			!DEFINES.test(line.trim().slice(opening[0].length))
+		) {
 			const cut = start + line.indexOf(opening[0]) + opening[0].length;
 			add('heading', plain(opening[1]!), 3, start, cut);
 			return add('plain', plain(text.slice(cut, end)), 0, cut, end);
 		}
+		const callout = CALLOUT.exec(line);
+		if (callout) {
+			inCallout = true;
+			return callout[1] === '' ? add('rule', '') : add('plain', plain(callout[1]!));
+		}
 		const quoted = QUOTED.exec(line);
+		if (!quoted) inCallout = false;
+		else if (inCallout) return add('plain', plain(line.slice(quoted[0].length)));
 		if (quoted) {
 			const said = line.slice(quoted[0].length);
 			return add('quoted', plain(said.replace(NUMBER, '')), quoted[1]!.replace(/\s/g, '').length);
@@ -115,7 +139,58 @@ export function noteLinesOf(text: string): NoteLine[] {
 		if (BULLET.test(line)) return add('bullet', plain(line.replace(BULLET, '')));
 		return add('plain', plain(line));
 	});
-	return asTables(asUnderlined(asNumbered(lines)), text);
+	return asTables(asUnderlined(asNumbered(asLog(asMessages(lines)))), text);
+}
+
+/** Lines that the properties of a note can take up. */
+const MOST_PROPERTIES = 40;
+
+/** Where the properties end that a program put over a note, between two lines of dashes; −1 for none. */
+function endOfProperties(lines: readonly string[]): number {
+	if (!/^---\s*$/.test(lines[0] ?? '')) return -1;
+	const end = lines.slice(1, MOST_PROPERTIES).findIndex((line) => /^---\s*$/.test(line));
+	const inside = lines.slice(1, end + 1);
+	const areFields = inside.every((line) => /^(?:[\w -]{1,40}:(?:\s|$)|\s+\S|-\s|\s*$)/.test(line));
+	return end >= 0 && areFields ? end + 1 : -1;
+}
+
+const DAY = String.raw`(?:mon|tues?|weds?|wednes|thu(?:rs?)?|fri|sat(?:ur)?|sun)(?:day)?\.?`;
+const MONTH = String.raw`(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)\p{L}*\.?`;
+const DATE = String.raw`(?:\d{4}-\d\d-\d\d|\d{1,2}(?:st|nd|rd|th)?(?:\s${MONTH}|[./]\d{1,2})(?:[\s./]\d{2,4})?|${MONTH}\s\d{1,2}(?:st|nd|rd|th)?)`;
+/** A day before what was put down on it: "sat 4/4 - …", "12 March: …". */
+const OF_DAY = new RegExp(
+	String.raw`^(?:${DAY}(?:,?\s${DATE})?|${DATE})(?:,?\s\d{1,2}[:.]\d\d)?\s*(?:[–—-]|:)\s+(?=\S)`,
+	'iu'
+);
+/** Days from which a note is kept as a log, and words that stand on one of them on average. */
+const LEAST_DAYS = 3;
+const WORDS_ON_A_DAY = 8;
+
+/** Messages of a chat from the screen; names and times on lines of their own go with them. */
+function asMessages(lines: readonly NoteLine[]): NoteLine[] {
+	const chat = chatLinesOf(lines.map(({ text }) => text));
+	if (!chat) return [...lines];
+	return lines.map((line, i): NoteLine => {
+		const part = chat[i];
+		if (!part) return line;
+		if (part === 'around') return { ...line, shape: 'rule', text: '' };
+		return { ...line, shape: 'plain', sender: part.sender };
+	});
+}
+
+/** A log says on each day what happened; the day is no part of it, and values by days are a table. */
+function asLog(lines: readonly NoteLine[]): NoteLine[] {
+	const days = lines.filter(
+		({ shape, text }) => (shape === 'plain' || shape === 'bullet') && OF_DAY.test(text)
+	);
+	const words = days
+		.flatMap(({ text }) => text.replace(OF_DAY, '').split(/\s+/))
+		.filter(Boolean).length;
+	if (days.length < LEAST_DAYS || words < WORDS_ON_A_DAY * days.length) return [...lines];
+	const logged = new Set(days);
+	return lines.map((line) =>
+		logged.has(line) ? { ...line, text: line.text.replace(OF_DAY, '') } : line
+	);
 }
 
 const DASHED_NUMBER = /^(\d{1,2})\s*[–—-]\s+(?=\S)/;
@@ -140,6 +215,8 @@ function plain(text: string): string {
 		.replace(/(\*\*|__)(?=\S)(.+?)(?<=\S)\1/g, '$2')
 		.replace(/(?<![\p{L}\p{N}*_])([*_])(?=\S)([^*_]+?)(?<=\S)\1(?![\p{L}\p{N}*_])/gu, '$2')
 		.replace(/`([^`]+)`/g, '$1')
+		.replace(/!?\[\[(?:[^\]|]*\|)?([^\]|]+)\]\]/g, '$1')
+		.replace(/(?:\s#\p{L}[\p{L}\p{N}_/-]*)+$/u, '')
 		.replace(/[ \t\u00a0]+/g, ' ')
 		.trim();
 }

@@ -1,4 +1,5 @@
 import { ASIDE, BRIEF, OF_STEPS, WORD_COUNT, kindOfField, kindUnder } from './cues';
+import { isMostlyVerb } from '../../text';
 import { cutSentences } from './cut-sentences';
 import { forbiddenKindOf, isAsked, kindOf, leansOn, saidAs, type Setting } from './kind-of';
 import type { NoteLine } from './note-lines';
@@ -95,7 +96,9 @@ class NoteReader {
 				return this.#readList(group);
 			default:
 				if (before?.kind === 'list' || before?.kind === 'table') this.#endLabel();
-				return this.#readText(group, after);
+				return this.#areJottedSteps(group)
+					? this.#readList({ ...group, marks: 'number' })
+					: this.#readText(group, after);
 		}
 	}
 
@@ -129,7 +132,7 @@ class NoteReader {
 		else {
 			this.#label = '';
 			// the title says what the note is, not what stands under it
-			this.#heading = isTitle ? '' : text;
+			this.#heading = isTitle && kindUnder(text) === null ? '' : text;
 			if (!isTitle) this.#inHead = false;
 		}
 		const isBare = !isLabel && !isTitle && line.shape === 'plain';
@@ -253,11 +256,22 @@ class NoteReader {
 		});
 	}
 
+	/** Lines below one another under "Method" that say what to do. */
+	#areJottedSteps({ kind, lines }: NoteGroup): boolean {
+		const over = this.#label === '' ? this.#heading : this.#label;
+		if (kind !== 'text' || lines.length < LEAST_STEPS || !OF_STEPS.test(over)) return false;
+		if (lines.some((line) => this.#note.speeches.has(line) || line.shape !== 'plain')) return false;
+		const tell = lines.filter(({ text }) => isMostlyVerb(text.split(/[\s,]/)[0]!.toLowerCase()));
+		return tell.length >= 0.75 * lines.length;
+	}
+
 	/** Whether a list is to be done in its order: numbered without figures of money, or under "How". */
 	#areSteps({ lines, marks }: NoteGroup): boolean {
 		const texts = lines.map(({ text }) => text);
 		if (texts.filter((text) => isAsked(text)).length > texts.length / 3) return false;
-		if (marks === 'number') return lines.length >= 2 && lines[0]!.rank <= 2;
+		const isUnderHow = OF_STEPS.test(this.#label) || OF_STEPS.test(this.#heading);
+		if (marks === 'number')
+			return lines.length >= 2 && lines[0]!.rank <= 2 && (isUnderHow || !areStatements(texts));
 		return (
 			lines.length >= 3 &&
 			(OF_STEPS.test(this.#label) || (this.#label === '' && OF_STEPS.test(this.#heading)))
@@ -271,8 +285,10 @@ class NoteReader {
 			this.#note.head === null &&
 			this.#amongWishes({ kind: 'text', lines, marks: '' });
 		if (this.#inHead) this.#headParagraphs++;
-		for (const part of paragraphs) {
+		for (const [i, part] of paragraphs.entries()) {
 			this.#paragraphs++;
+			// who somebody is takes a few lines, and not all of what they say
+			if (i === LINES_OF_HEAD && this.#note.head) this.#endHead();
 			const [first] = part;
 			const speech = this.#note.speeches.get(first!);
 			if (speech) {
@@ -329,6 +345,8 @@ class NoteReader {
 	#readAsked(line: NoteLine, { label, said, isMessage }: Speech): void {
 		const mark = said.indexOf('?') + 1;
 		const behind = said.slice(mark).trim();
+		if (FOUND_OUT.test(behind))
+			return this.#add(line, line.text, line.start, line.end, { kind: 'claim', speaker: '' });
 		const reply = mark > 0 ? labelIn(behind) : null;
 		const isReply = reply !== null && this.#note.labels.has(reply.label);
 		const asked = mark > 0 && (label === 'Q' || isReply) ? said.slice(0, mark) : said;
@@ -403,7 +421,7 @@ class NoteReader {
 		const entry = setting.entry !== '';
 		if (line.shape !== 'effect' && /^off[- ](?:the[- ])?record\b/i.test(line.text))
 			this.#offRecord = true;
-		const stretches = this.#stretchesOf(line.text, setting);
+		const stretches = withRestOfDoubt(this.#stretchesOf(line.text, setting), line.text);
 		const units: { text: string; start: number; end: number; kind: UnitKind }[] = [];
 		for (const stretch of stretches) {
 			const last = units.at(-1);
@@ -471,6 +489,20 @@ class NoteReader {
 	}
 }
 
+/** Lines that tell what to do, from which they are the steps of a method. */
+const LEAST_STEPS = 3;
+
+/** Lines of one paragraph that can say whose note it is. */
+const LINES_OF_HEAD = 3;
+
+const STATES =
+	/^(?:i|i['’][dmv]\p{L}*|we|we['’]\p{L}+|he|she|they|it|it['’]s|that['’]s|there|this|these|no|yes|yeah|nope|not|never|in|about|usually|mostly|probably|depends|only|because|mine|ours)\b/iu;
+
+/** Whether most of some entries say how something is, as answers do, and none what to do. */
+function areStatements(texts: readonly string[]): boolean {
+	return texts.filter((text) => STATES.test(text)).length > texts.length / 2;
+}
+
 function isStatement(kind: UnitKind): boolean {
 	return kind === 'claim' || kind === 'definition' || kind === 'brief' || kind === 'question';
 }
@@ -479,4 +511,31 @@ function isStatement(kind: UnitKind): boolean {
 function rawIndex(line: NoteLine, said: string): number {
 	const length = line.end - line.start;
 	return Math.max(0, length - said.length);
+}
+
+/** What was found out, behind the question. */
+const FOUND_OUT = /^(?:->|→|=>|⇒|➜)\s*\S/u;
+
+interface Stretch {
+	readonly text: string;
+	readonly start: number;
+	readonly end: number;
+	readonly kind: UnitKind;
+}
+
+/**
+ * What belongs together though a question mark parts it: "SOURCE?? found on a forum" is in doubt as a
+ * whole, "do they sell rye? -> yes" is what was found out.
+ */
+function withRestOfDoubt(stretches: readonly Stretch[], line: string): readonly Stretch[] {
+	const [first, ...rest] = stretches;
+	if (first && rest[0] && FOUND_OUT.test(rest[0].text) && /\?$/.test(first.text)) {
+		const { end } = rest.at(-1)!;
+		const kind = rest[0].kind === 'question' ? 'claim' : rest[0].kind;
+		return [{ text: line.slice(first.start, end), start: first.start, end, kind }];
+	}
+	if (first?.kind !== 'todo' || rest.length === 0) return stretches;
+	if (!/\?\?$/.test(first.text) || first.text.split(/\s+/).length > 2) return stretches;
+	const { end } = rest.at(-1)!;
+	return [{ ...first, text: line.slice(first.start, end), end }];
 }

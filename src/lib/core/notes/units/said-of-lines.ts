@@ -24,6 +24,8 @@ export const IN_CONFIDENCE = /* @__PURE__ */ anyOf(
 		`\\b${THIS} (?:goes|is to go|should go|must go) no further\\b|\\b${THIS} (?:stays|must stay|has to stay) (?:between us|in this room|with (?:you|us))\\b`
 	),
 	/\b(?:on background only|unattributable|not attributable|non-attributable)\b/iu,
+	/\b(?:(?:that|this|the) (?:last )?(?:bit|part|line|sentence|thing)[,:]? (?:please )?(?:leave|take|cut|keep|strike) (?:that |it |this )?out|(?:leave|cut|take|strike) (?:that|this)(?: last)?(?: bit| part| line| one)? out)(?=[.,;!]|$)/iu,
+	/\bi(?:['’]m| am|['’]ll| will)? not (?:use|using|going to use|gonna use|print|printing|repeat|repeating|publish|publishing) (?:that|this|it|any of (?:that|this|it))\b/iu,
 	/\byou (?:didn['’]?t|did not) (?:hear|get|have) (?:this|that|it) from me\b/iu,
 	/\bdon['’]?t quote (?:me|her|him|them|us)\b/iu,
 	/\b(?:under embargo|embargoed|hush[- ]hush|top secret)\b|\b(?:is ?n['’]?t|is not|not) (?:yet )?(?:public|announced)\b|\bnot (?:out|official) yet\b|\bnobody (?:is to|should|must) know\b/iu,
@@ -37,17 +39,18 @@ const WHOSE = '(?:the|her|his|their|our|my|any|all)';
 
 /** What must not stand in the text, as a wish or an order. */
 export const KEEP_OUT = /* @__PURE__ */ anyOf(
-	/\b(?:don['’]?t|do not|never) put (?:my|our|her|his|their) (?:\p{L}+ )?(?:sur|last |first )?(?:names?|address|photo|picture|number|face) (?:in|on|to|down)\b|\bwants?\b[^.;]{0,60}\bleft out\b/iu,
+	/\b(?:don['’]?t|do not|never) put (?:(?:my|our|her|his|their|the|any) )?(?:\p{L}+ )?(?:sur|last |first )?(?:names?|address(?:es)?|photos?|pictures?|numbers?|faces?|prices?|brands?) (?:in|on|to|down)\b|\bwants?\b[^.;]{0,60}\bleft out\b/iu,
 	/\b(?:grateful|glad|kind|appreciate it) if (?:you|we|it) (?:did ?n['’]?t|did not|would ?n['’]?t|would not|could (?:leave|avoid|not)|do not|don['’]?t)\b/iu,
 	/* @__PURE__ */ new RegExp(
 		`\\b(?:asks?|asked|begs?|begged|wants?|wanted|(?:would|['’]d) (?:like|prefer)|prefers?|requested?) (?:that )?(?:us|we|you|me|it|them)? ?(?:should )?(?:not to|to not|not) ${TELLS}\\b`
 	),
 	/* @__PURE__ */ new RegExp(
-		`\\b(?:asks?|asked|wants?|wanted|would like|prefers?)\\b[^.;]{0,20}\\bleave(?:s)? out\\b|\\bleave out ${WHOSE} (?:\\p{L}+ )?(?:names?|story|price|figure|part about|bit about)\\b|\\b(?:leave|keep) ${WHOSE} (?:\\p{L}+ )?names? out\\b`
+		`\\b(?:asks?|asked|wants?|wanted|would like|prefers?)\\b[^.;]{0,20}\\bleave(?:s)? out\\b|\\bleave (?:my|our|her|his|their) (?:\\p{L}+ ){1,2}out(?: of (?:it|this|that|the (?:piece|article|text|post|story)))?(?=[.,;:!)]|$| [:;])|\\bleave out ${WHOSE} (?:\\p{L}+ )?(?:names?|story|price|figure|part about|bit about)\\b|\\b(?:leave|keep) ${WHOSE} (?:\\p{L}+ )?names? out\\b`
 	),
 	/\b(?:piece|article|text|post|we|you) (?:can['’]?t|cannot|must ?n['’]?t|must not|should ?n['’]?t|should not|may not) (?:claim|say|call|promise|imply|suggest)\b|\b(?:legal|lawyers?|compliance|management|head office)\b[^.;]{0,12}\b(?:won['’]?t|will not|do(?:es)?n['’]?t|does not) (?:have|allow|like|want|let)\b|\bhates? to (?:see|read|hear)\b|\bcomparisons?\b[^.;]{0,40}\b(?:are|is) (?:out|off|taboo)\b/iu,
 	/\blet['’]?s not (?:get into|go into|go there|mention|talk about|bring up|name)\b|\bwithout naming\b|\bnot to be named\b|\bno names\b|\bno \p{L}+ names?,? (?:pls|please)\b/iu,
-	/^(?:and |but )?no (?:mention|photos?|pictures?|pics?|quotes?|jokes?|brands?|adverts?)\b[^.]{0,40}\b(?:pls|please)\b/iu,
+	/(?:^|[:;,–-]\s*)(?:and |but )?no (?:mention|photos?|pictures?|pics?|quotes?|jokes?|brands?|adverts?|competitors?|competition|rivals?|jargon|slang|emojis?|latin|politics|superlatives?|clich[eé]s?)\b[^.]{0,40}\b(?:pls|please)\b/iu,
+	/\b(?:hates?|loathes?|dislikes?|bans?|can['’]?t stand) ["“‘'][^"”’']+["”’']/iu,
 	/\b(?:must|should) ?(?:not|n['’]?t) be (?:named|mentioned|printed|quoted)\b|\bmust not appear\b/iu,
 	/\b(?:hates?|loathes?|can['’]?t stand|dislikes?|objects? to) (?:the (?:word|phrase|term|expression|name)|being called|it when (?:we|you|people|writers) (?:say|call|write))\b|\bnever the words?\b|\b(?:word|phrase|term|name) is (?:banned|taboo|off limits)\b/iu
 );
@@ -57,6 +60,9 @@ const SOURCE =
 
 /** What the writer has still to do, ask or find. */
 export const STILL_TO_DO = /* @__PURE__ */ anyOf(
+	/^(?:please )?(?:remember|don['’]?t forget|must not forget|reminder) to (?:get|ask|check|find|send|ring|call|phone|email|photograph|bring|look up|write to|thank) (?:[A-Z\p{Lu}]\p{L}+|(?:the|her|his|their|a|that) (?:\p{L}+ )?(?:links?|sources?|figures?|names?|numbers?|address|photos?|pictures?|quotes?|spelling|leaflet|report)|with|whether|if|how|who)\b/u,
+	/^(?:next (?:week|time|month|visit|call)|tomorrow|later|this (?:week|weekend|afternoon)|on (?:mon|tues|wednes|thurs|fri|satur|sun)day)\s*[:–—-]\s*(?:photograph|ask|ring|call|get|buy|take|bring|send|check|measure|visit|write|find|go|look|test|try|order|weigh|count)\b/iu,
+	/^(?:photograph|(?:take|get|need) (?:an?|some|more|the)? ?(?:\p{L}+ )?(?:photos?|pictures?|pics?|shots?)(?: of)?)\b/iu,
 	/^actions?(?: (?:points?|items?))?\s*[:–-]\s/iu,
 	/(?:^|[.;,?!–—-] ?)(?:must |need to |will |i['’]ll |let me |to |and |so )*(?:(?:ask|ring|phone|call|email|e-mail|message|mail|remind) (?:her|him)|(?:text|nudge|chase|ping) (?:her|him|them))\b/iu,
 	/* @__PURE__ */ new RegExp(
@@ -68,6 +74,7 @@ export const STILL_TO_DO = /* @__PURE__ */ anyOf(
 	/^who (?:took|owns|made|shot|has|holds) the (?:\p{L}+ )?(?:photo|picture|pic|image|rights|copyright|drawing|illustration)s?\b/iu,
 	/\bneed (?:her|his|their) (?:ok|okay|permission|consent|sign-?off|release)\b|\bwaiting (?:for|on) (?:her|him|\p{Lu}\p{L}+) (?:to|for|re|about)\b/iu,
 	/^(?:get|need|ask for|chase) \p{Lu}\p{L}+['’]s (?:ok|okay|permission|consent|blessing|sign-?off)\b|\b(?:asked|asks|wants) me to (?:send|show|let|ring|call|check)\b|\bi forgot\b|\bforgot to (?:ask|check|measure|note|write)\b|\b(?:still )?have(?:n['’]?t| not) (?:got|asked|heard|found|checked|seen) (?:back |yet )?(?:the|her|his|their|from|about|back)\b|\bor was it \S+\?|\bnot got (?:the|her|his|their) \p{L}+ yet\b/iu,
+	/^\p{Lu}\p{L}+(?: \p{Lu}\p{L}+)? (?:will|is (?:going )?to|promised to|is sending|to) (?:send|e-?mail|mail|share|forward|look (?:up|for|into)|find out|ask|get back|let (?:us|me))\b/u,
 	/\bwill send\b[^.]*\b(?:chase|nudge|remind)\b/iu
 );
 
@@ -92,6 +99,8 @@ export const HOW_NOTED = /* @__PURE__ */ anyOf(
 /** Chat that stands beside what is told. */
 export const CHATTER = /* @__PURE__ */ anyOf(
 	/^(?:ha|heh|hehe|phew|ugh|argh|blimey|gosh|wow|oops)\b[,!. ]/iu,
+	/^(?:um+|uh+|er+m?|ok(?:ay)? so|right so|let me (?:think|see)|what else|anyway|and so on)\b[^.?!\d]{0,20}[.?!]*$/iu,
+	/^see also\b[^.]{0,80}[.]?$/iu,
 	/^see (?:my )?(?:comments|answers|replies|notes|remarks) (?:below|inline|above|in (?:caps|red|blue|bold|green))\b|\bsorry about the (?:caps|typos|spelling|mess|rush)\b/iu,
 	/^(?:good )?(?:morning|afternoon|evening)[,!.]?$|^(?:have a|enjoy (?:the|your)) (?:(?:good|nice|great|lovely) )?(?:weekend|day|evening|week|holiday)\b/iu
 );
@@ -106,7 +115,7 @@ const OF_WRITING: readonly RegExp[] = [
 	/\b(?:\d,)?\d{3} words\b|\bwords by (?:the )?\d|\bby (?:the )?\d+(?:st|nd|rd|th)?,? (?:please|pls)\b|\bfrom you (?:is|are|we|i)\b/iu,
 	/\bthe words? ["“']|\b(?:as|in) numerals\b|\b(?:word|page) limit\b|\bjargon\b|\b(?:first|second|third|last|opening|closing) (?:paragraph|para)\b/iu,
 	/\b(?:this|the|your) (?:article|write-?up|blog|blog ?post|copy|draft)\b|\bfor the piece\b|\bin (?:the|this|your) (?:piece|text|post)\b/iu,
-	/\bprinted?(?= (?:that|this|it|anything|the name|her|his|with|without)\b)|\b(?:to|you|we|they|before you|when you) publish\b|\bquot(?:ed|able) (?:as|by name)\b/iu
+	/\bprinted?(?= (?:that|this|it|anything|the name|her|his|with|without)\b)|\b(?:to|you|we|before (?:you|they)|when (?:you|they)) publish\b|\bquot(?:ed|able) (?:as|by name)\b/iu
 ];
 
 /** Lines of a note, and their share, from which writing is its subject. */

@@ -1,4 +1,4 @@
-import { sentencesOf } from '../../text';
+import { isStopWord, sentencesOf } from '../../text';
 import type { NoteLine } from './note-lines';
 import type { Speaker } from './unit';
 
@@ -18,7 +18,7 @@ const FROM = new RegExp(
 
 /** A field of the head that names who speaks: "Speaker: Rowan Hythe (foreman)", "Who: …". */
 const FIELD = new RegExp(
-	String.raw`^(?:speakers?|interviewees?|interviewed|guests?|expert|who|with|spoke (?:to|with)|talked (?:to|with)|spoken to|said by)\s*:\s*(${TITLE}${NAME})(?=\s*(?:$|[,;(–—-]))(.*)$`,
+	String.raw`^(?:speakers?|teachers?|trainers?|tutors?|instructors?|hosts?|coach|guide|led by|run by|interviewees?|interviewed|guests?|expert|who|with|spoke (?:to|with)|talked (?:to|with)|spoken to|said by)\s*:\s*(${TITLE}${NAME})(?=\s*(?:$|[,;(–—-]))(.*)$`,
 	'iu'
 );
 
@@ -70,7 +70,7 @@ export function speakerOfHead(lines: readonly NoteLine[], name: string): Speaker
 		if (
 			named &&
 			isName(named[1]!) &&
-			(named[1]!.includes(' ') || /[,(]/.test(named[0])) &&
+			(named[1]!.includes(' ') || (/[,(]/.test(named[0]) && !/[.!?]$/.test(title))) &&
 			title.length < 90
 		)
 			return { name: bare(named[1]!), role: roleIn(title.slice(named[0].length)) };
@@ -86,7 +86,7 @@ function tamed(title: string): string {
 function isName(text: string): boolean {
 	return !bare(text)
 		.split(/\s+/)
-		.some((word) => NO_NAME.test(word));
+		.some((word) => NO_NAME.test(word) || isStopWord(word.toLowerCase()));
 }
 
 function bare(name: string): string {
@@ -142,6 +142,11 @@ function messageIn(text: string): Speech | null {
 	return { label, role: sender[2] ?? '', said: said.slice(sender[0].length), isMessage: true };
 }
 
+/** A message whose sender stands on a line of its own. */
+function sentBy(sender: string, said: string): Speech {
+	return { label: /^(?:you|me)$/i.test(sender) ? 'Me' : sender, role: '', said, isMessage: true };
+}
+
 /** The opening of a line as a speaker's label; null when it has none. */
 export function labelIn(text: string): Speech | null {
 	const message = messageIn(text);
@@ -189,7 +194,12 @@ export function speechesOf(
 ): Map<NoteLine, Speech> {
 	const times = new Map<string, number>();
 	const labelled = lines.flatMap((line) => {
-		const speech = line.shape === 'plain' || line.shape === 'bullet' ? labelIn(line.text) : null;
+		const speech =
+			line.sender !== undefined
+				? sentBy(line.sender, line.text)
+				: line.shape === 'plain' || line.shape === 'bullet'
+					? labelIn(line.text)
+					: null;
 		return speech ? [{ line, speech }] : [];
 	});
 	for (const { speech } of labelled) times.set(speech.label, (times.get(speech.label) ?? 0) + 1);
@@ -277,4 +287,17 @@ export function meet(speakers: Speaker[], name: string, role: string): void {
 	if (at < 0) speakers.push({ name, role });
 	else if (role !== '' && speakers[at]!.role === '')
 		speakers[at] = { name: speakers[at]!.name, role };
+}
+
+/** Somebody whose first name or surname is known, as a text names them in full, with what it says of them. */
+export function namedInFull(short: string, text: string): Speaker | null {
+	if (short.length < 2 || !isName(short)) return null;
+	const name = short.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+	const full = new RegExp(
+		String.raw`(?<![\p{L}])(?:${name}(?:\s\p{Lu}[\p{L}'’-]+){1,2}|(?:\p{Lu}[\p{L}'’-]+\s){1,2}${name})(?![\p{L}])`,
+		'u'
+	).exec(text);
+	if (!full) return null;
+	const behind = text.slice(full.index + full[0].length).split('\n')[0]!;
+	return { name: full[0], role: /^\s*[,(–—-]/.test(behind) ? roleIn(behind) : '' };
 }

@@ -1,4 +1,5 @@
 import { ASIDE, BRIEF, TO_DO, WORD_COUNT } from './cues';
+import { CHATTER } from './said-of-lines';
 import type { LineShape, NoteLine } from './note-lines';
 import type { Speech } from './speakers';
 
@@ -130,7 +131,7 @@ function textGroups(
 	{ next, before, isFirst, isMarked, isSpeech, isOver, heading }: Around
 ): NoteGroup[] {
 	const standsFree = before === undefined || before.shape === 'blank' || before.shape === 'rule';
-	const opens = standsFree || before?.shape === 'heading';
+	const opens = standsFree || before?.shape === 'heading' || isBehindList(before, run);
 	const groups: NoteGroup[] = [];
 	let at = 0;
 	const first = run[0]!;
@@ -153,6 +154,13 @@ function textGroups(
 			close();
 			groups.push({ kind: 'list', lines: schedule, marks: 'number' });
 			at += schedule.length;
+			continue;
+		}
+		const heads = at > 0 && !isSpeech && isHeadAmongRows(run, at);
+		if (heads) {
+			close();
+			groups.push({ kind: 'label', lines: [run[at]!], marks: '' });
+			at++;
 			continue;
 		}
 		const rows = isSpeech ? [] : rowsFrom(run, at, over !== undefined && OF_COSTS.test(over));
@@ -180,6 +188,17 @@ function textGroups(
 	return groups;
 }
 
+/** Words of a line right behind a list that heads what is below it: "Method". */
+const BEHIND_LIST = 4;
+
+/** Whether lines stand right behind a list and open with a few words over shorter or other lines. */
+function isBehindList(before: NoteLine | undefined, run: readonly NoteLine[]): boolean {
+	if (!before || !/^(?:bullet|number|box)$/.test(before.shape) || run.length < LEAST_ROWS)
+		return false;
+	const { text } = run[0]!;
+	return /^\p{Lu}/u.test(text) && !/\d/.test(text) && text.split(/\s+/).length <= BEHIND_LIST;
+}
+
 function isEntry({ shape }: NoteLine): boolean {
 	return shape === 'bullet' || shape === 'number' || shape === 'row' || shape === 'columns';
 }
@@ -204,7 +223,7 @@ function isHeadingLine(text: string, isFirst: boolean, isOver: boolean): boolean
 
 /** How a mail ends, what is still to be done, and what is said in brackets: it heads nothing. */
 function isInPassing(text: string): boolean {
-	return ASIDE.test(text) || TO_DO.test(text) || /^\(.*\)$/.test(text);
+	return ASIDE.test(text) || CHATTER.test(text) || TO_DO.test(text) || /^\(.*\)$/.test(text);
 }
 
 /** A line over rows or entries: "by weekly miles, from the same log:", "How". */
@@ -240,6 +259,30 @@ const OF_COSTS =
 const AMOUNT =
 	/^(\S.{1,48}?)\s*(?:\s[–—-]\s|:\s|\s=\s|\s(?=\d+ ?[@x×] ?[£$€]?\d)|\s(?=(?:about |approx\.? |~)?[£$€]?\d[\d.,]*(?:p|k|ish)*$))(?=\S)(.*\d.*)$/i;
 
+/** An amount before what it is of: "500 g flour", "2 eggs", "½ tsp salt". */
+const AMOUNT_FIRST =
+	/^(?:about |~)?(?:\d[\d.,/]*\s?[½¼¾⅓⅔]?|[½¼¾⅓⅔])(?:\s?[-–]\s?\d[\d.,/]*)?\s?(?:x\s|×\s?|\p{L}{1,6}\.?\s)?(?=\p{L})/u;
+const WORDS_OF_AMOUNT = 6;
+
+function isAmountOf(text: string): boolean {
+	return (
+		AMOUNT_FIRST.test(text) && text.split(/\s+/).length <= WORDS_OF_AMOUNT && !/[.!?:;]/.test(text)
+	);
+}
+
+/** A word or two behind rows and over other lines: "Method" below what goes into a dough. */
+function isHeadAmongRows(run: readonly NoteLine[], at: number): boolean {
+	const { text, shape } = run[at]!;
+	return (
+		shape === 'plain' &&
+		at + 2 < run.length &&
+		isAmountOf(run[at - 1]!.text) &&
+		!isAmountOf(text) &&
+		/^\p{Lu}[^.,:;!?\d]*:?$/u.test(text) &&
+		text.split(/\s+/).length <= 2
+	);
+}
+
 /** Lines from a place on that can be rows of one table; under costs whatever comes to something is one. */
 function rowsFrom(run: readonly NoteLine[], from: number, areCosts: boolean): NoteLine[] {
 	if (areCosts) {
@@ -252,6 +295,9 @@ function rowsFrom(run: readonly NoteLine[], from: number, areCosts: boolean): No
 		)
 			return amounts;
 	}
+	let of = from;
+	while (of < run.length && run[of]!.shape === 'plain' && isAmountOf(run[of]!.text)) of++;
+	if (of - from >= LEAST_ROWS) return run.slice(from, of);
 	let to = from;
 	while (to < run.length && run[to]!.shape === 'plain' && isRowLike(run[to]!.text)) to++;
 	const rows = run.slice(from, to);
@@ -305,6 +351,8 @@ export function cellsOfRow({ cells, text }: NoteLine): string[] {
 	if (parts.length > 1) return parts.map((part) => part.trim());
 	const colon = /^([^:]{1,40}):\s+(.+)$/.exec(text);
 	if (colon) return [colon[1]!, colon[2]!];
+	const before = AMOUNT_FIRST.exec(text)?.[0];
+	if (before !== undefined && isAmountOf(text)) return [text.slice(before.length), before.trim()];
 	const amount = AMOUNT.exec(text);
 	return amount ? [amount[1]!, amount[2]!] : [text];
 }
@@ -316,7 +364,8 @@ export function isWrapped(lines: readonly NoteLine[]): boolean {
 	const isFull = inner.every((text) => text.length >= 50 && text.length <= 110);
 	const runsOn =
 		inner.filter((text) => !/[.!?:]["”')\]]*$/.test(text)).length >= 0.6 * inner.length;
-	if (lines.length === 2 && inner[0]!.length < 66) return false;
+	// two thoughts put down below one another, and no line that was broken
+	if (lines.length === 2 && (inner[0]!.length < 66 || /[\d)\]"”!]$/.test(inner[0]!))) return false;
 	const lower = lines.slice(1).filter(({ text }) => /^\p{Ll}/u.test(text)).length;
 	return (
 		isFull &&

@@ -36,7 +36,7 @@ export function isSaid(kind: UnitKind): boolean {
 
 /** "Can we get more chairs in the back?": asked of those who are there, not of the subject. */
 export function isPractical(text: string): boolean {
-	return /^(?:can|could|shall|may) (?:we|i|you) (?:\p{L}+ )?(?:get|have|start|stop|begin|hear|move|turn|take|ask|go|hand)\b/iu.test(
+	return /(?:^|[.!?,] )(?:can|could|shall|may|should) (?:we|i|you) (?:\p{L}+ )?(?:get|have|start|stop|begin|hear|move|turn|take|ask|go|hand|sit|come in|record|switch|open)\b[^?]*\?$/iu.test(
 		text
 	);
 }
