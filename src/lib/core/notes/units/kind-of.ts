@@ -15,6 +15,7 @@ import {
 	HOW_NOTED,
 	IN_CONFIDENCE,
 	KEEP_OUT,
+	OF_SOMEBODY_NAMED,
 	STILL_TO_DO,
 	speaksOfText,
 	WANTED_OF_TEXT
@@ -54,7 +55,7 @@ export function forbiddenKindOf(text: string, setting: Setting): UnitKind | null
 	if (under === 'off-record' || under === 'do-not-say') return under;
 	if (forbidsSaying(text)) return 'do-not-say';
 	if (under === 'todo') return 'todo';
-	return (TO_DO.test(text) || STILL_TO_DO.test(text)) &&
+	return (TO_DO.test(text) || STILL_TO_DO.test(text) || OF_SOMEBODY_NAMED.test(text)) &&
 		!/^(?:angle|structure|order|outline|title)\b/i.test(text)
 		? 'todo'
 		: null;
@@ -154,6 +155,11 @@ function isSignature(text: string, { isMail }: Setting): boolean {
 
 const ASKS =
 	/^(?:who|what|when|where|why|which|how|whose|is|are|was|were|do|does|did|can|could|should|shall|will|would|may|must|has|have|and|but|so|any|how about|what about)\b/i;
+
+/** Whether a text opens as a question does. */
+export function asks(text: string): boolean {
+	return ASKS.test(text);
+}
 
 /** A question as a whole: one inside a statement, or one put to the reader with its answer, is none. */
 export function isAsked(text: string): boolean {

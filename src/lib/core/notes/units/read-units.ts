@@ -1,7 +1,7 @@
 import { ASIDE, BRIEF, OF_STEPS, WORD_COUNT, kindOfField, kindUnder } from './cues';
 import { isMostlyVerb } from '../../text';
 import { cutSentences } from './cut-sentences';
-import { forbiddenKindOf, isAsked, kindOf, leansOn, saidAs, type Setting } from './kind-of';
+import { asks, forbiddenKindOf, isAsked, kindOf, leansOn, saidAs, type Setting } from './kind-of';
 import type { NoteLine } from './note-lines';
 import { answersAsked, overviewOf, type NoteOverview } from './note-overview';
 import {
@@ -357,8 +357,9 @@ class NoteReader {
 			this.#asksLeave ||
 			ASIDE.test(asked) ||
 			isPractical(asked) ||
-			// what one writes in a chat is no question for being one's own
-			(isMessage && !asked.includes('?'))
+			// what one says is no question for being one's own
+			(isMessage && !asked.includes('?')) ||
+			(label !== 'Q' && isRemark(asked))
 				? 'aside'
 				: 'question';
 		this.#add(line, asked, line.start, end, { kind, speaker: '' });
@@ -487,6 +488,14 @@ class NoteReader {
 			speaker: isSaid(more.kind) ? speaker : ''
 		});
 	}
+}
+
+/** Words of what somebody who asks says in passing. */
+const LEAST_OF_REMARK = 4;
+
+/** Whether it is no question by its words, nor a few words that stand for one. */
+function isRemark(asked: string): boolean {
+	return !asked.includes('?') && !asks(asked) && asked.split(/\s+/).length >= LEAST_OF_REMARK;
 }
 
 /** Lines that tell what to do, from which they are the steps of a method. */

@@ -39,7 +39,7 @@ const WHOSE = '(?:the|her|his|their|our|my|any|all)';
 
 /** What must not stand in the text, as a wish or an order. */
 export const KEEP_OUT = /* @__PURE__ */ anyOf(
-	/\b(?:don['’]?t|do not|never) put (?:(?:my|our|her|his|their|the|any) )?(?:\p{L}+ )?(?:sur|last |first )?(?:names?|address(?:es)?|photos?|pictures?|numbers?|faces?|prices?|brands?) (?:in|on|to|down)\b|\bwants?\b[^.;]{0,60}\bleft out\b/iu,
+	/\b(?:don['’]?t|do not|never) put (?:my|our|her|his|their) (?:\p{L}+ )?(?:sur|last |first )?(?:names?|address|photo|picture|number|face) (?:in|on|to|down)\b|\b(?:don['’]?t|do not|never) put (?:(?:the|any) )?(?:\p{L}+ )?(?:sur|last |first )?(?:names?|address(?:es)?|photos?|pictures?|numbers?|faces?|prices?|brands?)(?: of (?:\p{L}+ ){1,3}?)? ?(?:in|on|to|down)(?=[.,;!)]|$| (?:it|(?:the|this) (?:piece|text|article|post|page|story))\b)|\bwants?\b[^.;]{0,60}\bleft out\b/iu,
 	/\b(?:grateful|glad|kind|appreciate it) if (?:you|we|it) (?:did ?n['’]?t|did not|would ?n['’]?t|would not|could (?:leave|avoid|not)|do not|don['’]?t)\b/iu,
 	/* @__PURE__ */ new RegExp(
 		`\\b(?:asks?|asked|begs?|begged|wants?|wanted|(?:would|['’]d) (?:like|prefer)|prefers?|requested?) (?:that )?(?:us|we|you|me|it|them)? ?(?:should )?(?:not to|to not|not) ${TELLS}\\b`
@@ -48,6 +48,8 @@ export const KEEP_OUT = /* @__PURE__ */ anyOf(
 		`\\b(?:asks?|asked|wants?|wanted|would like|prefers?)\\b[^.;]{0,20}\\bleave(?:s)? out\\b|\\bleave (?:my|our|her|his|their) (?:\\p{L}+ ){1,2}out(?: of (?:it|this|that|the (?:piece|article|text|post|story)))?(?=[.,;:!)]|$| [:;])|\\bleave out ${WHOSE} (?:\\p{L}+ )?(?:names?|story|price|figure|part about|bit about)\\b|\\b(?:leave|keep) ${WHOSE} (?:\\p{L}+ )?names? out\\b`
 	),
 	/\b(?:piece|article|text|post|we|you) (?:can['’]?t|cannot|must ?n['’]?t|must not|should ?n['’]?t|should not|may not) (?:claim|say|call|promise|imply|suggest)\b|\b(?:legal|lawyers?|compliance|management|head office)\b[^.;]{0,12}\b(?:won['’]?t|will not|do(?:es)?n['’]?t|does not) (?:have|allow|like|want|let)\b|\bhates? to (?:see|read|hear)\b|\bcomparisons?\b[^.;]{0,40}\b(?:are|is) (?:out|off|taboo)\b/iu,
+	/\b(?:please|pls),? (?:don['’]?t|do not|never) (?:tell|advise|encourage|recommend|suggest|show|give away|quote)\b|\b(?:please|pls),? (?:steer clear of|stay (?:away from|off)|leave (?:it|that|them|this) (?:alone|out)|keep off)\b/iu,
+	/\((?:and )?(?:please |pls )?(?:don['’]?t|do not|never) (?:print|publish|quote|use|give|state|mention|name|say|put)\b[^)]*\)/iu,
 	/\blet['’]?s not (?:get into|go into|go there|mention|talk about|bring up|name)\b|\bwithout naming\b|\bnot to be named\b|\bno names\b|\bno \p{L}+ names?,? (?:pls|please)\b/iu,
 	/(?:^|[:;,–-]\s*)(?:and |but )?no (?:mention|photos?|pictures?|pics?|quotes?|jokes?|brands?|adverts?|competitors?|competition|rivals?|jargon|slang|emojis?|latin|politics|superlatives?|clich[eé]s?)\b[^.]{0,40}\b(?:pls|please)\b/iu,
 	/\b(?:hates?|loathes?|dislikes?|bans?|can['’]?t stand) ["“‘'][^"”’']+["”’']/iu,
@@ -60,9 +62,9 @@ const SOURCE =
 
 /** What the writer has still to do, ask or find. */
 export const STILL_TO_DO = /* @__PURE__ */ anyOf(
-	/^(?:please )?(?:remember|don['’]?t forget|must not forget|reminder) to (?:get|ask|check|find|send|ring|call|phone|email|photograph|bring|look up|write to|thank) (?:[A-Z\p{Lu}]\p{L}+|(?:the|her|his|their|a|that) (?:\p{L}+ )?(?:links?|sources?|figures?|names?|numbers?|address|photos?|pictures?|quotes?|spelling|leaflet|report)|with|whether|if|how|who)\b/u,
+	/^(?:please )?(?:remember|don['’]?t forget|must not forget|reminder) to (?:get|ask|check|find|send|ring|call|phone|email|photograph|bring|look up|write to|thank) (?:(?:the|her|his|their|a|that) (?:\p{L}+ )?(?:links?|sources?|figures?|names?|numbers?|address|photos?|pictures?|quotes?|spelling|leaflet|report)|with|whether|if|how|who)\b/u,
 	/^(?:next (?:week|time|month|visit|call)|tomorrow|later|this (?:week|weekend|afternoon)|on (?:mon|tues|wednes|thurs|fri|satur|sun)day)\s*[:–—-]\s*(?:photograph|ask|ring|call|get|buy|take|bring|send|check|measure|visit|write|find|go|look|test|try|order|weigh|count)\b/iu,
-	/^(?:photograph|(?:take|get|need) (?:an?|some|more|the)? ?(?:\p{L}+ )?(?:photos?|pictures?|pics?|shots?)(?: of)?)\b/iu,
+	/^(?:photograph|(?:take|get|need) (?:an?|some|more|the)? ?(?:\p{L}+ )?(?:photos?|pictures?|pics?|shots?)(?: of)?)\b(?![^.]*\b(?:you|your|to see)\b)/iu,
 	/^actions?(?: (?:points?|items?))?\s*[:–-]\s/iu,
 	/(?:^|[.;,?!–—-] ?)(?:must |need to |will |i['’]ll |let me |to |and |so )*(?:(?:ask|ring|phone|call|email|e-mail|message|mail|remind) (?:her|him)|(?:text|nudge|chase|ping) (?:her|him|them))\b/iu,
 	/* @__PURE__ */ new RegExp(
@@ -74,12 +76,17 @@ export const STILL_TO_DO = /* @__PURE__ */ anyOf(
 	/^who (?:took|owns|made|shot|has|holds) the (?:\p{L}+ )?(?:photo|picture|pic|image|rights|copyright|drawing|illustration)s?\b/iu,
 	/\bneed (?:her|his|their) (?:ok|okay|permission|consent|sign-?off|release)\b|\bwaiting (?:for|on) (?:her|him|\p{Lu}\p{L}+) (?:to|for|re|about)\b/iu,
 	/^(?:get|need|ask for|chase) \p{Lu}\p{L}+['’]s (?:ok|okay|permission|consent|blessing|sign-?off)\b|\b(?:asked|asks|wants) me to (?:send|show|let|ring|call|check)\b|\bi forgot\b|\bforgot to (?:ask|check|measure|note|write)\b|\b(?:still )?have(?:n['’]?t| not) (?:got|asked|heard|found|checked|seen) (?:back |yet )?(?:the|her|his|their|from|about|back)\b|\bor was it \S+\?|\bnot got (?:the|her|his|their) \p{L}+ yet\b/iu,
-	/^\p{Lu}\p{L}+(?: \p{Lu}\p{L}+)? (?:will|is (?:going )?to|promised to|is sending|to) (?:send|e-?mail|mail|share|forward|look (?:up|for|into)|find out|ask|get back|let (?:us|me))\b/u,
 	/\bwill send\b[^.]*\b(?:chase|nudge|remind)\b/iu
 );
 
+/** What somebody who is named, with a capital, has promised to do, or is to be asked. */
+export const OF_SOMEBODY_NAMED =
+	/^(?!(?:It|This|That|There|How|What|When|Where|Why|Who|They|We|You|He|She|I|Water|Time)\b)\p{Lu}\p{Ll}+(?: \p{Lu}\p{L}+)? (?:will|is going to|promised to|is sending|to) (?:send|e-?mail|mail|share|forward|look (?:up|for|into)|find out|ask|get back|let (?:us|me))\b|^(?:[Rr]emember|[Dd]on['’]?t forget) to (?:ask|send|ring|call|phone|email|thank|check with) \p{Lu}\p{L}+/u;
+
 /** What is wanted of the text: its length, its parts, its words. */
 export const WANTED_OF_TEXT = /* @__PURE__ */ anyOf(
+	/^(?:the |our |my |your )?readers (?:are|own|have|know|want|live|rent|tend|will|don['’]?t|can|like|hate|expect|need)\b|\b(?:i|we)(?:['’]d| would)? need (?:it|this|the (?:text|piece|draft|copy)) (?:by|on|before)\b|^(?:the |this )?(?:piece|article|text|post|issue|newsletter) (?:goes|comes) (?:out|live|up|to print)\b/iu,
+	/^(?:please )?do (?:mention|include|link|name|cover)\b/iu,
 	/^open on (?:the|a|her|his)\b|^(?:editor|client|boss|ed|desk|marketing)\s*[:–-]\s*(?:keep|make|no|not|max|min|at (?:most|least)|use|add|more|less|wants?|please|pls)\b/iu,
 	/\b(?:no more than|not more than|at most|at least|max(?:imum)?|min(?:imum)?) (?:\d[\d,]*|one|two|three|four|five|six|ten) (?:sub-?heads?|sub-?headings?|headings?|paragraphs?|words|photos?|pics?)\b/iu,
 	/\bkeep (?:it|the (?:piece|article|text|post)|this) (?:under|below|to|within|around|at) (?:\d{3,}|\d,\d{3}|a page)(?:[.,;]?$|[,;] | words?\b)/iu,
@@ -98,6 +105,8 @@ export const HOW_NOTED = /* @__PURE__ */ anyOf(
 
 /** Chat that stands beside what is told. */
 export const CHATTER = /* @__PURE__ */ anyOf(
+	/^\p{Lu}\p{L}+\s*[,–—-]\s*(?:just )?(?:an? )?(?:few|couple|some|quick)\b[^.!?\d]{0,40}[.!:]?$/u,
+	/^(?:shout|holler|ping me|call me|ring me|give me a (?:shout|call|ring)|let me know|get in touch) (?:if|when|any time)\b[^?]{0,60}$|^\p{Lu}\p{L}+ x{1,3}$/iu,
 	/^(?:ha|heh|hehe|phew|ugh|argh|blimey|gosh|wow|oops)\b[,!. ]/iu,
 	/^(?:um+|uh+|er+m?|ok(?:ay)? so|right so|let me (?:think|see)|what else|anyway|and so on)\b[^.?!\d]{0,20}[.?!]*$/iu,
 	/^see also\b[^.]{0,80}[.]?$/iu,
