@@ -69,6 +69,7 @@ export default defineConfig({
 	test: {
 		// whole findings are made in tests, and machines differ; a test that hangs is still found
 		testTimeout: 30_000,
+		hookTimeout: 60_000,
 		// both cores of a small machine
 		maxWorkers: 2,
 		projects: [

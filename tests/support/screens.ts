@@ -1,6 +1,10 @@
 // What jsdom lacks and components ask for, for every test of a screen.
 import 'fake-indexeddb/auto';
+import { configure } from '@testing-library/svelte';
 import { afterAll, vi } from 'vitest';
+
+// how soon something comes is no matter of a test: machines do other work
+configure({ asyncUtilTimeout: 15_000 });
 
 class QuietObserver {
 	observe() {}

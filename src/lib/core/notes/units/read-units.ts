@@ -505,7 +505,7 @@ const LEAST_STEPS = 3;
 const LINES_OF_HEAD = 3;
 
 const STATES =
-	/^(?:i|i['’][dmv]\p{L}*|we|we['’]\p{L}+|he|she|they|it|it['’]s|that['’]s|there|this|these|no|yes|yeah|nope|not|never|in|about|usually|mostly|probably|depends|only|because|mine|ours)\b/iu;
+	/^(?:i['’][dmv]\p{L}*|we['’]\p{L}+|he|she|they|it|it['’]s|that['’]s|there|this|these|no|yes|yeah|nope|not|never|in|about|usually|mostly|probably|depends|only|because|mine|ours)\b/iu;
 
 /** Whether most of some entries say how something is, as answers do, and none what to do. */
 function areStatements(texts: readonly string[]): boolean {
