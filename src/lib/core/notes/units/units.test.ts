@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { noteTextOf, unitsOfNote, type NoteText } from '../note-article';
+import { noteTextOf, unitsOfNote } from '../note-article';
+import type { NoteText } from '../note-kind';
 import { blocksOfUnits } from './units-blocks';
 import { readNoteUnits } from './read-units';
 import { NO_UNIT_EDITS, changedUnit, partedAt, toggledJoin } from './unit-edits';
