@@ -1,7 +1,7 @@
 import { ASIDE, BRIEF, OF_STEPS, WORD_COUNT, kindOfField, kindUnder } from './cues';
 import { isMostlyVerb } from '../../text';
 import { cutSentences } from './cut-sentences';
-import { asks, forbiddenKindOf, isAsked, kindOf, leansOn, saidAs, type Setting } from './kind-of';
+import { forbiddenKindOf, isAsked, kindOf, leansOn, saidAs, type Setting } from './kind-of';
 import type { NoteLine } from './note-lines';
 import { answersAsked, overviewOf, type NoteOverview } from './note-overview';
 import {
@@ -15,6 +15,14 @@ import {
 } from './speakers';
 import { cellsOfRow, isWrapped, type NoteGroup } from './structure';
 import { asksLeave, isOfLeave, isRefused, refusedIn, withoutHeldBack } from './held-back';
+import {
+	areStatements,
+	FOUND_OUT,
+	isRemark,
+	isStatement,
+	rawIndex,
+	withRestOfDoubt
+} from './stretches';
 import { transcriptUnits } from './transcript-units';
 import type { NoteHeading, ReadNoteUnits, Speaker, UnitKind } from './unit';
 import { isPractical, isSaid, withKeys, type NoteToRead, type UnitDraft } from './unit-drafts';
@@ -490,61 +498,8 @@ class NoteReader {
 	}
 }
 
-/** Words of what somebody who asks says in passing. */
-const LEAST_OF_REMARK = 4;
-
-/** Whether it is no question by its words, nor a few words that stand for one. */
-function isRemark(asked: string): boolean {
-	return !asked.includes('?') && !asks(asked) && asked.split(/\s+/).length >= LEAST_OF_REMARK;
-}
-
 /** Lines that tell what to do, from which they are the steps of a method. */
 const LEAST_STEPS = 3;
 
 /** Lines of one paragraph that can say whose note it is. */
 const LINES_OF_HEAD = 3;
-
-const STATES =
-	/^(?:i['’][dmv]\p{L}*|we['’]\p{L}+|he|she|they|it|it['’]s|that['’]s|there|this|these|no|yes|yeah|nope|not|never|in|about|usually|mostly|probably|depends|only|because|mine|ours)\b/iu;
-
-/** Whether most of some entries say how something is, as answers do, and none what to do. */
-function areStatements(texts: readonly string[]): boolean {
-	return texts.filter((text) => STATES.test(text)).length > texts.length / 2;
-}
-
-function isStatement(kind: UnitKind): boolean {
-	return kind === 'claim' || kind === 'definition' || kind === 'brief' || kind === 'question';
-}
-
-/** Where a line's text begins in the line itself, marks skipped. */
-function rawIndex(line: NoteLine, said: string): number {
-	const length = line.end - line.start;
-	return Math.max(0, length - said.length);
-}
-
-/** What was found out, behind the question. */
-const FOUND_OUT = /^(?:->|→|=>|⇒|➜)\s*\S/u;
-
-interface Stretch {
-	readonly text: string;
-	readonly start: number;
-	readonly end: number;
-	readonly kind: UnitKind;
-}
-
-/**
- * What belongs together though a question mark parts it: "SOURCE?? found on a forum" is in doubt as a
- * whole, "do they sell rye? -> yes" is what was found out.
- */
-function withRestOfDoubt(stretches: readonly Stretch[], line: string): readonly Stretch[] {
-	const [first, ...rest] = stretches;
-	if (first && rest[0] && FOUND_OUT.test(rest[0].text) && /\?$/.test(first.text)) {
-		const { end } = rest.at(-1)!;
-		const kind = rest[0].kind === 'question' ? 'claim' : rest[0].kind;
-		return [{ text: line.slice(first.start, end), start: first.start, end, kind }];
-	}
-	if (first?.kind !== 'todo' || rest.length === 0) return stretches;
-	if (!/\?\?$/.test(first.text) || first.text.split(/\s+/).length > 2) return stretches;
-	const { end } = rest.at(-1)!;
-	return [{ ...first, text: line.slice(first.start, end), end }];
-}
