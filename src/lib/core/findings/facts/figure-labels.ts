@@ -21,9 +21,7 @@ const WAYS_APART: readonly WayApart[] = [
 			: undefined;
 	},
 	(group, label, others, isNoun) => beside(label, ownTermOf(group, label, others, isNoun)),
-	(group, label, _, isNoun) => beside(label, headingOf(group, isNoun)),
-	// at last by a figure itself, as one says "the load costs, those of 36p"
-	(group, label) => `${label}, ${group[0]!.quantity.text}`
+	(group, label, _, isNoun) => beside(label, headingOf(group, isNoun))
 ];
 
 /** What a figure of a dimension tells of a thing. */
@@ -91,6 +89,12 @@ export function labelsOf(groups: readonly Group[], isNoun: IsNoun): readonly str
 			});
 			left = left.filter((_, i) => !own[i]);
 		}
+		// nothing tells them apart: they are counted
+		for (const label of new Set(left.map((at) => labels[at]!)))
+			left
+				.filter((at) => labels[at] === label)
+				.slice(1)
+				.forEach((at, i) => (labels[at] = `${label} (${i + 2})`));
 	}
 	return labels;
 }
