@@ -97,6 +97,7 @@ const UNSEEN_NAME =
 function isUnseen({ tagName, properties }: Element): boolean {
 	return (
 		tagName === 'span' &&
+		properties.className !== undefined &&
 		stringOf(properties.className)
 			.split(/\s+/)
 			.some((name) => UNSEEN_NAME.test(name))

@@ -38,7 +38,7 @@ export function linesIn(part: readonly ElementContent[]): ElementContent[][] {
 	return lines.filter((line) => textIn(holding(line)) !== '');
 }
 
-function isBreak(node: ElementContent): boolean {
+export function isBreak(node: ElementContent): boolean {
 	return node.type === 'element' && node.tagName === 'br';
 }
 

@@ -16,7 +16,7 @@ import {
 } from './element-text';
 import { type BlockContext, PROMOTION, contextOf } from './block-context';
 import { markPanels, opensPanel } from './folding';
-import { holding, isOfficeItem, isOfficeTitle, linesIn, splitAtBreaks } from './lines';
+import { holding, isBreak, isOfficeItem, isOfficeTitle, linesIn, splitAtBreaks } from './lines';
 import { withTrustedNoise } from './trusted-marks';
 import { holdsText, isHeaderCell, isMadeTable, rowsOf } from './table-cells';
 import { typedListAt, withTypedLists } from './typed-lists';
@@ -148,11 +148,16 @@ function bodyInHeading({ children }: Element): number {
 
 /** A paragraph from inline content; two line breaks in a row start a new one, and one below a bold line. */
 function addRun(run: readonly ElementContent[], context: BlockContext, found: RawBlock[]): void {
-	const only = run.filter(
-		(n) =>
-			(n.type === 'element' && (textIn(n) !== '' || hasTag(holding([n]), /^img$/))) ||
-			(n.type === 'text' && n.value.trim() !== '')
+	const some = run.filter(
+		(n) => n.type === 'element' || (n.type === 'text' && n.value.trim() !== '')
 	);
+	// beside the words of a button a picture can stand
+	const only =
+		some.length > 3 || some.length === 1
+			? some
+			: some.filter(
+					(n) => n.type !== 'element' || textIn(n) !== '' || hasTag(holding([n]), /^img$/)
+				);
 	if (only.length === 1 && only[0]!.type === 'element' && isToggle(only[0]!)) {
 		// the question of a home-made accordion is a button; other buttons are furniture
 		const text = textIn(only[0]!);
@@ -174,8 +179,8 @@ function addRun(run: readonly ElementContent[], context: BlockContext, found: Ra
 
 /** A paragraph; lines of it that were typed as a list are one. */
 function addLines(part: readonly ElementContent[], context: BlockContext, found: RawBlock[]): void {
-	const lines = linesIn(part);
-	const texts = lines.map((line) => textIn(holding(line)));
+	const lines = part.some(isBreak) ? linesIn(part) : [part];
+	const texts = lines.length > 1 ? lines.map((line) => textIn(holding(line))) : [];
 	let from = 0;
 	const addText = (to: number) => {
 		const nodes = from === 0 && to === lines.length ? part : joinedLines(lines.slice(from, to));
@@ -190,7 +195,7 @@ function addLines(part: readonly ElementContent[], context: BlockContext, found:
 		const own = nodes.find((n): n is Element => n.type === 'element');
 		add({ kind: 'paragraph', text }, holder, context, found, own);
 	};
-	for (let i = 0; i < lines.length; i++) {
+	for (let i = 0; i < texts.length; i++) {
 		const list = typedListAt(texts, i);
 		if (!list) continue;
 		if (i > from) addText(i);
