@@ -42,7 +42,8 @@ export function isInline(element: Element): boolean {
 	return INLINE.has(element.tagName) && !hasBlockInside(element);
 }
 
-function hasBlockInside(element: Element): boolean {
+/** Whether anything inside is no part of a line of text. */
+export function hasBlockInside(element: Element): boolean {
 	let has = blockInside.get(element);
 	if (has === undefined) {
 		has = element.children.some(

@@ -8,6 +8,7 @@ import {
 	isToggle,
 	headingText,
 	textIn,
+	hasBlockInside,
 	hasTag,
 	findTag,
 	imagesIn,
@@ -97,7 +98,11 @@ function addElement(element: Element, outer: BlockContext, found: RawBlock[]): v
 			else if (isOfficeTitle(element, found))
 				add({ kind: 'heading', level: 1, text: textIn(element) }, element, context, found);
 			// in old markup tables stand inside of paragraphs
-			else if (hasTag(element, /^(?:table|ul|ol|dl|pre|blockquote|h[1-6])$/)) break;
+			else if (
+				hasBlockInside(element) &&
+				hasTag(element, /^(?:table|ul|ol|dl|pre|blockquote|h[1-6])$/)
+			)
+				break;
 			else addRun(element.children, context, found);
 			return;
 		case 'ul':

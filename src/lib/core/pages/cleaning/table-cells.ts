@@ -25,7 +25,12 @@ export function rowsOf(table: Element): { rows: Element[]; cells: Element[][] } 
 
 /** Whether an element that is no table is one by its roles, with rows of two cells or more. */
 export function isMadeTable(element: Element): boolean {
-	if (element.tagName === 'table' || !/^(?:table|grid)$/.test(roleOf(element))) return false;
+	if (
+		element.properties.role === undefined ||
+		element.tagName === 'table' ||
+		!/^(?:table|grid)$/.test(roleOf(element))
+	)
+		return false;
 	const rows: Element[] = [];
 	collectMadeRows(element, rows);
 	return rows.some(
