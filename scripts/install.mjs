@@ -21,29 +21,38 @@ export function run(command, args, options = {}) {
 }
 
 /**
- * Runs scripts of package.json side by side; each prints as a whole when it is done. Ends this
- * process when one fails, after the others have said theirs.
+ * Runs scripts of package.json side by side, those of one row one after the other; each prints as a
+ * whole when it is done. Ends this process when one fails, after the others have said theirs.
+ *
+ * @param {string[][]} rows
  */
-export async function runBeside(scripts, env) {
+export async function runBeside(rows, env) {
 	const codes = await Promise.all(
-		scripts.map(
-			(script) =>
-				new Promise((resolve) => {
-					const shell = process.platform === 'win32';
-					const child = spawn('npm', ['run', '--silent', script], { cwd: ROOT, env, shell });
-					const printed = [];
-					child.stdout.on('data', (part) => printed.push(part));
-					child.stderr.on('data', (part) => printed.push(part));
-					child.on('error', ({ message }) => printed.push(Buffer.from(message)));
-					child.on('close', (code) => {
-						console.log(`\n— ${script} —`);
-						process.stdout.write(Buffer.concat(printed));
-						resolve(code ?? 1);
-					});
-				})
-		)
+		rows.map(async (scripts) => {
+			for (const script of scripts) {
+				const code = await runApart(script, env);
+				if (code !== 0) return code;
+			}
+			return 0;
+		})
 	);
 	if (codes.some((code) => code !== 0)) process.exit(1);
+}
+
+function runApart(script, env) {
+	return new Promise((resolve) => {
+		const shell = process.platform === 'win32';
+		const child = spawn('npm', ['run', '--silent', script], { cwd: ROOT, env, shell });
+		const printed = [];
+		child.stdout.on('data', (part) => printed.push(part));
+		child.stderr.on('data', (part) => printed.push(part));
+		child.on('error', ({ message }) => printed.push(Buffer.from(message)));
+		child.on('close', (code) => {
+			console.log(`\n— ${script} —`);
+			process.stdout.write(Buffer.concat(printed));
+			resolve(code ?? 1);
+		});
+	});
 }
 
 export function fail(message) {
