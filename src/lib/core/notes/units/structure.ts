@@ -156,8 +156,7 @@ function textGroups(
 			at += schedule.length;
 			continue;
 		}
-		const heads = at > 0 && !isSpeech && isHeadAmongRows(run, at);
-		if (heads) {
+		if (at > 0 && !isSpeech && isHeadAmongRows(run, at)) {
 			close();
 			groups.push({ kind: 'label', lines: [run[at]!], marks: '' });
 			at++;
@@ -295,9 +294,9 @@ function rowsFrom(run: readonly NoteLine[], from: number, areCosts: boolean): No
 		)
 			return amounts;
 	}
-	let of = from;
-	while (of < run.length && run[of]!.shape === 'plain' && isAmountOf(run[of]!.text)) of++;
-	if (of - from >= LEAST_ROWS) return run.slice(from, of);
+	let end = from;
+	while (end < run.length && run[end]!.shape === 'plain' && isAmountOf(run[end]!.text)) end++;
+	if (end - from >= LEAST_ROWS) return run.slice(from, end);
 	let to = from;
 	while (to < run.length && run[to]!.shape === 'plain' && isRowLike(run[to]!.text)) to++;
 	const rows = run.slice(from, to);

@@ -77,11 +77,14 @@ export function withTypedLists(raw: readonly RawBlock[]): RawBlock[] {
 
 function isEntry({ block, bold }: RawBlock): boolean {
 	if (block.kind !== 'paragraph') return false;
-	if (BULLET.test(block.text) || NUMBER_ALONE.test(block.text)) return true;
-	return !bold && NUMBER.test(block.text);
+	return BULLET.test(block.text) || isNumber(block.text, 1) || (!bold && NUMBER.test(block.text));
 }
 
-/** Paragraphs from a place on that stand together, as lines. */
+function isNumber(line: string, wanted: number): boolean {
+	return Number(NUMBER_ALONE.exec(line)?.[1]) === wanted;
+}
+
+/** Paragraphs from a place on that stand together and can be entries, as lines: no more than a list needs. */
 function linesFrom(raw: readonly RawBlock[], start: number): string[] {
 	const first = raw[start]!.path;
 	// numbers on cards stand in elements of their own, beside one another
@@ -90,7 +93,10 @@ function linesFrom(raw: readonly RawBlock[], start: number): string[] {
 	for (let i = start; i < raw.length; i++) {
 		const { block, path, bold } = raw[i]!;
 		if (block.kind !== 'paragraph') break;
-		if (!isApart && (!areTogether(first, path) || (bold && !BULLET.test(block.text)))) break;
+		const at = lines.length;
+		if (isApart ? at % 2 === 0 && !isNumber(block.text, at / 2 + 1) : !areTogether(first, path))
+			break;
+		if (!isApart && !BULLET.test(block.text) && (bold || !NUMBER.test(block.text))) break;
 		lines.push(block.text);
 	}
 	return lines;
