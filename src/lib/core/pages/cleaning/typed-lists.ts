@@ -32,7 +32,7 @@ function bulletsAt(lines: readonly string[], start: number): TypedList | null {
 
 function numbersAt(lines: readonly string[], start: number): TypedList | null {
 	const items: string[] = [];
-	for (let i = start; Number(NUMBER.exec(lines[i] ?? '')?.[1]) === items.length + 1; i++) {
+	for (let i = start; numberOf(lines[i] ?? '') === items.length + 1; i++) {
 		const item = lines[i]!.replace(NUMBER, '');
 		if (countWords(item) > WORDS_OF_ENTRY) return null;
 		items.push(item);
@@ -77,7 +77,13 @@ export function withTypedLists(raw: readonly RawBlock[]): RawBlock[] {
 
 function isEntry({ block, bold }: RawBlock): boolean {
 	if (block.kind !== 'paragraph') return false;
-	return BULLET.test(block.text) || isNumber(block.text, 1) || (!bold && NUMBER.test(block.text));
+	return (
+		BULLET.test(block.text) || isNumber(block.text, 1) || (!bold && numberOf(block.text) === 1)
+	);
+}
+
+function numberOf(line: string): number {
+	return Number(NUMBER.exec(line)?.[1]);
 }
 
 function isNumber(line: string, wanted: number): boolean {
@@ -96,7 +102,7 @@ function linesFrom(raw: readonly RawBlock[], start: number): string[] {
 		const at = lines.length;
 		if (isApart ? at % 2 === 0 && !isNumber(block.text, at / 2 + 1) : !areTogether(first, path))
 			break;
-		if (!isApart && !BULLET.test(block.text) && (bold || !NUMBER.test(block.text))) break;
+		if (!isApart && !BULLET.test(block.text) && (bold || numberOf(block.text) !== at + 1)) break;
 		lines.push(block.text);
 	}
 	return lines;
