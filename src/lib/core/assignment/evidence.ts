@@ -1,5 +1,6 @@
 import type { Effort } from '../brief';
-import type { FindingEdits, ListedPhrase } from '../findings';
+import type { FindingEdits } from '../findings';
+import type { PhraseAbout } from '../keywords';
 import type { NoteKind, UnitEdits } from '../notes';
 import type { Article } from '../pages';
 import { contentSign } from '../text';
@@ -41,7 +42,7 @@ export interface Evidence {
 	readonly pages: readonly EvidencePage[];
 	readonly notes: readonly EvidenceNote[];
 	/** Phrases of the client's keyword lists that are about the keyword. */
-	readonly listed: readonly ListedPhrase[];
+	readonly listed: readonly PhraseAbout[];
 	/** What the writer changed about the findings by hand. */
 	readonly edits: FindingEdits;
 }

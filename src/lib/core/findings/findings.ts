@@ -11,7 +11,8 @@ import {
 import type { StemVectors } from '../text';
 import { findFollowUps, type FollowUp } from './follow-ups';
 import { findHabits, type Habit, findShape, type ShapeSpread, lengthOfEvidence } from './shape';
-import { type ListedPhrase, findNoteTerms, findTermsOf, type Term } from './terms';
+import type { PhraseAbout } from '../keywords';
+import { findNoteTerms, findTermsOf, type Term } from './terms';
 import type { PageWork } from '../reading';
 import { findQuestions, type AskedQuestion, type Question } from './questions';
 import { findOwnTopics, findTopics, type OwnTopic, type Topic } from './topics';
@@ -69,7 +70,7 @@ export interface FindOptions {
 	/** Phrases the brief would like; they come along where pages use them, most wanted first. */
 	readonly secondary?: readonly string[];
 	/** Phrases of keyword lists that are about the keyword. */
-	readonly listed?: readonly ListedPhrase[];
+	readonly listed?: readonly PhraseAbout[];
 	/** What the writer changed by hand. */
 	readonly edits?: FindingEdits;
 }

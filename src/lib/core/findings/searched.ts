@@ -1,5 +1,5 @@
 import { contentStemsOf } from '../text';
-import type { ListedPhrase } from './terms';
+import type { PhraseAbout } from '../keywords';
 import type { PageWork } from '../reading';
 import type { AskedQuestion } from './questions';
 import type { OwnTopic } from './topics';
@@ -10,7 +10,7 @@ export const OWN_AS_SOURCE = 'own';
 /** Name under which keyword lists are a source of questions. */
 export const LISTS_AS_SOURCE = 'keyword-lists';
 
-export function askedInLists(listed: readonly ListedPhrase[]): AskedQuestion[] {
+export function askedInLists(listed: readonly PhraseAbout[]): AskedQuestion[] {
 	return listed
 		.filter(({ phrase }) => ASKS.test(phrase))
 		.map(({ phrase, volume }) => ({ text: phrase, source: LISTS_AS_SOURCE, volume }));
@@ -24,7 +24,7 @@ const ASKS =
  * title or a heading, though people search for it; most searched first.
  */
 export function searchedTopics(
-	listed: readonly ListedPhrase[],
+	listed: readonly PhraseAbout[],
 	pages: readonly PageWork[],
 	keyword: string
 ): OwnTopic[] {

@@ -216,20 +216,34 @@ function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 		}
 		const next = tokens[i + 1];
 		const joins = next?.attached === true && HYPHEN.test(next.text) && tokens[i + 2]?.attached;
-		const parts = token.text.split(/[-\u2010\u2011]/).filter((part) => part !== '');
-		parts.forEach((part, k) => {
-			const before = tokens[i - 1]?.pos ?? 'PUNCT';
+		const parts = partsOf(token.text);
+		const pos = posOf(tokens, i);
+		const before = tokens[i - 1]?.pos ?? 'PUNCT';
+		for (let k = 0; k < parts.length; k++) {
+			const part = parts[k]!;
 			const opens = k < parts.length - 1 || joins === true;
-			const form = foldPart(part, posOf(tokens, i), before);
+			const known = formOf(part, pos);
+			const { key, surface, kind } =
+				opens && known.kind === 'break' ? nameOpening(part, known) : known;
+			// every word of every page passes here: no copies of objects
 			folded.push({
-				...(opens && form.kind === 'break' ? nameOpening(part, form) : form),
+				key,
+				surface,
+				kind,
+				proper: pos === 'PROPN' && before !== 'PUNCT' && /^\p{Lu}/u.test(part),
+				opensClause: CLAUSE_OPENERS.has(before),
 				joined: joined || k > 0,
 				isAfterNumber: k === 0 && isNumber(tokens[i - 1])
 			});
 			joined = false;
-		});
+		}
 	}
 	return folded;
+}
+
+/** What hyphens join: "dry-stone". */
+function partsOf(word: string): readonly string[] {
+	return ANY_HYPHEN.test(word) ? word.split(ANY_HYPHEN).filter((part) => part !== '') : [word];
 }
 
 function isNumber(token: TaggedToken | undefined): boolean {
@@ -238,6 +252,7 @@ function isNumber(token: TaggedToken | undefined): boolean {
 	);
 }
 
+const ANY_HYPHEN = /[-\u2010\u2011]/;
 const HYPHEN = /^[-\u2010\u2011]$/;
 
 const BREAK: FoldedToken = {
@@ -272,10 +287,7 @@ function isMachineName(tokens: readonly TaggedToken[], start: number, end: numbe
 }
 
 /** What opens a joined name belongs to it, whatever it is alone: "R-value", "all-purpose". */
-function nameOpening<T extends Omit<FoldedToken, 'joined' | 'isAfterNumber'>>(
-	part: string,
-	form: T
-): T {
+function nameOpening(part: string, form: Form): Form {
 	if (/^\p{Lu}$/u.test(part)) return { ...form, kind: 'noun', surface: part };
 	return /^\p{Ll}{2,}$/u.test(part) ? { ...form, kind: 'adjective' } : form;
 }
@@ -351,11 +363,7 @@ type Form = Pick<FoldedToken, 'key' | 'surface' | 'kind'>;
 /** Forms of words by part of speech; a page uses the same few thousand again and again. */
 const forms = new Map<string, Map<string, Form>>();
 
-function foldPart(
-	text: string,
-	pos: string,
-	before: string
-): Omit<FoldedToken, 'joined' | 'isAfterNumber'> {
+function formOf(text: string, pos: string): Form {
 	let ofPos = forms.get(pos);
 	if (!ofPos) forms.set(pos, (ofPos = new Map()));
 	let form = ofPos.get(text);
@@ -363,9 +371,7 @@ function foldPart(
 		if (ofPos.size > 30_000) ofPos.clear();
 		ofPos.set(text, (form = foldForm(text, pos)));
 	}
-	const { key, surface, kind } = form;
-	const proper = pos === 'PROPN' && before !== 'PUNCT' && /^\p{Lu}/u.test(text);
-	return { key, surface, kind, proper, opensClause: CLAUSE_OPENERS.has(before) };
+	return form;
 }
 
 const CLAUSE_OPENERS = new Set(['PUNCT', 'PART', 'PRON', 'AUX', 'CCONJ', 'SCONJ', 'ADV']);

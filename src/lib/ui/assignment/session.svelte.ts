@@ -2,14 +2,8 @@ import { getContext, setContext } from 'svelte';
 import type { Evidence } from '$lib/core/assignment';
 import { factsNoteOf } from '$lib/core/clients';
 import { NO_DELIVERY_CHOICES, type DeliveryChoices } from '$lib/core/deliver';
-import {
-	LISTS_AS_SOURCE,
-	NO_EDITS,
-	OWN_AS_SOURCE,
-	type FindingEdits,
-	type ListedPhrase
-} from '$lib/core/findings';
-import { phraseKeyOf, type RankedResult } from '$lib/core/keywords';
+import { LISTS_AS_SOURCE, NO_EDITS, OWN_AS_SOURCE, type FindingEdits } from '$lib/core/findings';
+import { phraseKeyOf, type PhraseAbout, type RankedResult } from '$lib/core/keywords';
 import type { TakeDoc } from '$lib/core/manuscript';
 import { isMaterial, momentOf, timeOf } from '$lib/core/notes';
 import { alikePagesOf } from '$lib/core/pages';
@@ -52,7 +46,7 @@ export class Session {
 	#notes = $state.raw<readonly Note[] | undefined>();
 	#awaited = $state.raw<readonly AwaitedPage[] | undefined>();
 	#results = $state.raw<readonly RankedResult[] | null>(null);
-	#listed = $state.raw<readonly ListedPhrase[] | undefined>();
+	#listed = $state.raw<readonly PhraseAbout[] | undefined>();
 	#client = $state.raw<Client | null | undefined>();
 	#takes = $state.raw<readonly Take[] | undefined>();
 	#versions = $state.raw<readonly StoredVersion[]>([]);

@@ -1,6 +1,5 @@
 import type { Asked, Pool } from './asked';
-import { inOrderOfText, type Said } from './said';
-import { holdsWanted } from './wanted';
+import { heldBy, inOrderOfText, type Said } from './said';
 
 /** Stems of what pages say to a question, with weights; a vector of length one. */
 export type Echo = ReadonlyMap<string, number>;
@@ -67,7 +66,7 @@ function shareIn({ parts, weight, wanted }: Asked, said: Said): number {
 	for (const [stem, of] of parts)
 		share += of * (said.stems.has(stem) ? 1 : said.headingStems.has(stem) ? IN_HEADING : 0);
 	share /= weight;
-	const lacks = wanted.isStrict && holdsWanted(wanted, said.statement.text, said.quantities) === 0;
+	const lacks = wanted.isStrict && heldBy(said, wanted) === 0;
 	return lacks ? share - LACKS_WANTED : share;
 }
 

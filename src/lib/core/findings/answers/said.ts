@@ -17,6 +17,7 @@ import {
 	textVectorOf,
 	type StemVectors
 } from '../../text';
+import { holdsWanted, type Wanted } from './wanted';
 
 /** A statement of a source, ready to be held against questions. */
 export interface Said {
@@ -107,6 +108,20 @@ function labelStemsOf(text: string): ReadonlySet<string> {
 	const label = LABEL.exec(text)?.[1];
 	if (!label || label.split(/\s+/).length > LABEL_WORDS) return NOTHING;
 	return new Set(contentStemsOf(label));
+}
+
+const held = new WeakMap<Said, Map<string, number>>();
+
+/** How well a statement holds what is wanted, 0–1; many questions want the same of it, time and again. */
+export function heldBy(said: Said, wanted: Wanted): number {
+	let known = held.get(said);
+	if (!known) held.set(said, (known = new Map()));
+	let value = known.get(wanted.sign);
+	if (value === undefined) {
+		value = holdsWanted(wanted, said.statement.text, said.quantities);
+		known.set(wanted.sign, value);
+	}
+	return value;
 }
 
 /** Meaning of what a statement says, its headings included. */

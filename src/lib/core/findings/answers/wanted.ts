@@ -24,6 +24,8 @@ export interface Wanted {
 	readonly kind: AnswerKind;
 	/** A text without it is no answer: a price without money, a duration without time. */
 	readonly isStrict: boolean;
+	/** Name of all that is wanted alike. */
+	readonly sign: string;
 	/** What is counted, or defined, as it has to stand in the answer. */
 	readonly names?: RegExp;
 	/** Units, or dimensions, that a size is given in; empty for any. */
@@ -33,6 +35,7 @@ export interface Wanted {
 const want = (kind: AnswerKind, isStrict = false, units: RegExp | null = null): Wanted => ({
 	kind,
 	isStrict,
+	sign: `${kind} ${units?.source ?? ''}`,
 	units
 });
 
@@ -101,7 +104,11 @@ export function wantedBy(question: string): Wanted {
 		found.kind === 'definition'
 			? String.raw`\p{L}*\s?(?:\([^)]*\)\s?)?(?:is|are|means?|refers|=|:|–|—)`
 			: '';
-	return { ...found, names: new RegExp(String.raw`(?<!\p{L})${stem}${after}`, 'iu') };
+	return {
+		...found,
+		sign: `${found.sign} ${stem}`,
+		names: new RegExp(String.raw`(?<!\p{L})${stem}${after}`, 'iu')
+	};
 }
 
 /** What is counted in "how many quotes", and what is defined in "what is a footing". */

@@ -1,8 +1,7 @@
 import { closenessOf, dotOf, type StemVectors } from '../../text';
 import type { Asked, Pool } from './asked';
 import { echoIn, type Echo } from './echo';
-import { meaningOf, type Said } from './said';
-import { holdsWanted } from './wanted';
+import { heldBy, meaningOf, type Said } from './said';
 
 /** How well a statement answers a question, feature by feature, each 0–1. */
 export interface Features {
@@ -83,7 +82,7 @@ export function featuresOf(asked: Asked, said: Said, echo: Echo, pool: Pool): Fe
 	const standing = own.filter(
 		(stem) => said.stems.has(stem) || said.headingStems.has(stem) || said.before.has(stem)
 	);
-	const holds = holdsWanted(wanted, said.statement.text, said.quantities);
+	const holds = heldBy(said, wanted);
 	return {
 		text: text / weight,
 		heading: heading / weight,

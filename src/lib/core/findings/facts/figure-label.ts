@@ -108,11 +108,10 @@ function namingWordsOf(group: readonly Statement[], isNoun: IsNoun, most = 3): s
 		for (const { word, stems } of [...wordsIn(fact.heading), ...wordsIn(fact.text)]) {
 			const stem = stems[0];
 			if (stem === undefined || (members.get(stem) ?? 0) < least || found.has(stem)) continue;
-			const plain = singularOf(word);
-			if (!mayName(plain)) continue;
+			const { plain, mayName, isRare, isVerb } = nameOf(word);
 			if (
-				(ofTerms.has(plain) && (isNoun(plain) || !isMostlyVerb(plain))) ||
-				(isNoun(plain) && everydayRateOfForm(plain) < TOO_COMMON)
+				mayName &&
+				((ofTerms.has(plain) && (isNoun(plain) || !isVerb)) || (isRare && isNoun(plain)))
 			)
 				found.add(stem);
 		}
@@ -177,7 +176,30 @@ export function headingOf(group: readonly Statement[], isNoun: IsNoun): string {
 const MONTH =
 	/^(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)$/;
 
-function mayName(plain: string): boolean {
+/** A word as the name of a thing. */
+interface Name {
+	/** In the singular. */
+	readonly plain: string;
+	readonly mayName: boolean;
+	/** Not among what everybody says all day. */
+	readonly isRare: boolean;
+	readonly isVerb: boolean;
+}
+
+const names = new Map<string, Name>();
+
+const nameOf = (word: string) =>
+	keptIn(names, word, () => {
+		const plain = singularOf(word);
+		return {
+			plain,
+			mayName: mayBeName(plain),
+			isRare: everydayRateOfForm(plain) < TOO_COMMON,
+			isVerb: isMostlyVerb(plain)
+		};
+	});
+
+function mayBeName(plain: string): boolean {
 	const isMeasure = unitOf(plain) !== undefined || EXTENTS.some(([, extent]) => extent.test(plain));
 	return !isMeasure && !MONTH.test(plain) && !isStopWord(plain) && !/ly$/.test(plain);
 }

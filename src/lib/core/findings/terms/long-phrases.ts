@@ -1,14 +1,9 @@
+import type { PhraseAbout } from '../../keywords';
 import { keysOf, termKeyOf, verbFormsOf, wordKeyOf, isStopWord } from '../../text';
 import { cutOf, type PageWork } from '../../reading';
 import type { Question } from '../questions';
 import { verbsOf } from './find-terms';
 import { type Term } from './term';
-
-/** A phrase of a keyword list, with its searches a month where they are known. */
-export interface ListedPhrase {
-	readonly phrase: string;
-	readonly volume: number | null;
-}
 
 /** A longer or other wording of a keyword or term, as somebody really wrote it. */
 export interface LongPhrase {
@@ -42,7 +37,7 @@ export function findLongPhrases(
 	pages: readonly PageWork[],
 	terms: readonly Term[],
 	questions: readonly Question[],
-	listed: readonly ListedPhrase[],
+	listed: readonly PhraseAbout[],
 	keyword: string
 ): LongPhrase[] {
 	const variants = new Variants(keyword, terms);
