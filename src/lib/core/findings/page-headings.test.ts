@@ -16,12 +16,23 @@ describe('isHeadingOfPage', () => {
 		'Calculate ingredients',
 		'Cooking mode',
 		'Learn more',
-		'Print Recipe'
+		'Print Recipe',
+		'Save to My Recipes',
+		'Have you tried this recipe?!',
+		'Prep Time: 10 mins',
+		'Yields: 4 servings',
+		'Be the first to review!',
+		'June 2016'
 	])('is so for %s', (heading) => expect(isHeadingOfPage(heading)).toBe(true));
 
 	it.each([
 		'Choosing the ingredients',
 		'How the stone is rated',
+		'Close the gaps',
+		'Explore the rye varieties',
+		'Total time in the oven',
+		'Save for later repairs of the wall',
+		'What changed in June 2016',
 		'Replies from the council',
 		'What to learn first',
 		'Cooking on a wood stove',

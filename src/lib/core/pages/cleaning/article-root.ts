@@ -36,12 +36,49 @@ export function articleRootOf(
 	if (sum(byLibrary) >= 0.45 * all) {
 		const root = innermost(byLibrary, 0.85);
 		if (sum(prose.filter(({ path }) => path.includes(root))) >= 0.45 * all)
-			return { root: wholeSeries(root, prose), from: 'library' };
+			return {
+				root: wholeSeries(withTitle(root, raw, noise, sum(byLibrary) / all), prose),
+				from: 'library'
+			};
 	}
 	const marked = innermostTagged(prose, all);
 	return marked
 		? { root: marked, from: 'marked' }
 		: { root: innermost(prose, 0.85), from: 'prose' };
+}
+
+/** Share of the prose from which what the library kept is the article without more. */
+const MOSTLY = 0.7;
+
+/** Parts whose headings are titles of something else. */
+const OF_OTHERS: ReadonlySet<string> = new Set([
+	'comments',
+	'cookie notice',
+	'footer',
+	'menu',
+	'pop-up',
+	'related links'
+]);
+
+/**
+ * The element around the title and the container, where the library kept a part of the prose alone
+ * and the title stands before it: of a recipe it often keeps the steps and not what is needed.
+ */
+function withTitle(
+	root: Element,
+	raw: readonly RawBlock[],
+	noise: readonly (string | null)[],
+	share: number
+): Element {
+	if (share >= MOSTLY) return root;
+	const first = raw.findIndex(({ path }) => path.includes(root));
+	const title = raw.findIndex(
+		({ block }, i) =>
+			block.kind === 'heading' && block.level === 1 && !OF_OTHERS.has(noise[i] ?? '')
+	);
+	if (title < 0 || title >= first) return root;
+	const around = new Set(raw[title]!.path);
+	return raw[first]!.path.findLast((element) => around.has(element)) ?? root;
 }
 
 /**

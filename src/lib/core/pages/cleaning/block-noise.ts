@@ -18,6 +18,8 @@ interface Box {
 	bare: number;
 	/** Whether the last block is nothing but a link, as a button is. */
 	endsInLink: boolean;
+	/** Whether the one first-level heading of the page stands in it. */
+	hasTitle: boolean;
 	/** Whether it offers to reply: what somebody says in a discussion. */
 	isPost: boolean;
 }
@@ -43,6 +45,8 @@ export function boxNoise(raw: readonly RawBlock[]): (string | null)[] {
 function measureBoxes(raw: readonly RawBlock[]): { boxes: Map<Element, Box>; total: number } {
 	const boxes = new Map<Element, Box>();
 	let total = 0;
+	const isFirstLevel = ({ block }: RawBlock) => block.kind === 'heading' && block.level === 1;
+	const title = raw.filter(isFirstLevel).length === 1 ? raw.find(isFirstLevel)!.block : null;
 	for (const { block, words, linkWords, path, noise } of raw) {
 		if (noise !== null) continue;
 		total += words;
@@ -54,6 +58,7 @@ function measureBoxes(raw: readonly RawBlock[]): { boxes: Map<Element, Box>; tot
 			box.blocks++;
 			if (linkWords <= 0.5 * words) box.longest = Math.max(box.longest, words);
 			box.endsInLink = isLink;
+			if (block === title && !isLink) box.hasTitle = true;
 			if (isLink) box.bare++;
 			if (isLink && block.kind === 'paragraph') box.isPost ||= POST_LINKS.test(block.text);
 			if (block.kind === 'heading') {
@@ -76,13 +81,14 @@ function emptyBox(): Box {
 		linkedHeadings: 0,
 		bare: 0,
 		endsInLink: false,
+		hasTitle: false,
 		isPost: false
 	};
 }
 
 /** @param total words of the page that nothing speaks against yet */
 function reasonOfBox(box: Box, total: number): string | null {
-	if (box.words > 0.4 * total || box.isPost) return null;
+	if (box.words > 0.4 * total || box.isPost || box.hasTitle) return null;
 	const isCards =
 		box.headings >= 2 &&
 		box.linkedHeadings >= 0.8 * box.headings &&

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { HtmlTree } from '../html-tree';
-import { rawTextOf, stringOf, tidyText } from '../html-tree';
+import { parseHtml, rawTextOf, stringOf, tidyText } from '../html-tree';
 import { dateIn } from './page-credits';
 
 /** What a page says about itself outside its text. Unknown values are empty. */
@@ -179,32 +179,12 @@ function textsIn(value: unknown, depth = 0): string[] {
 	return textsIn(itemListElement ?? steps ?? step ?? own ?? name, depth + 1);
 }
 
-const NAMED_SIGNS: Readonly<Record<string, string>> = {
-	amp: '&',
-	lt: '<',
-	gt: '>',
-	quot: '"',
-	apos: "'",
-	nbsp: ' ',
-	ndash: '–',
-	mdash: '—',
-	rsquo: '’',
-	frac12: '½',
-	frac14: '¼',
-	frac34: '¾',
-	deg: '°'
-};
-
 /** A text of the data without the markup and the escapes that sites leave in it. */
 function plainMarkup(text: string): string {
-	return text
+	const plain = text
 		.replace(/<(?:br|\/p|\/li|\/div)\b[^>]{0,200}>/gi, '\n')
-		.replace(/<[^>]{0,2000}>/g, ' ')
-		.replace(/&(?:#(\d{1,6})|#x([0-9a-f]{1,5})|(\w{2,6}));/gi, (all, decimal, hex, name) => {
-			if (name) return NAMED_SIGNS[(name as string).toLowerCase()] ?? all;
-			const code = decimal ? Number(decimal) : Number.parseInt(hex as string, 16);
-			return code > 0 && code <= 0x10_ff_ff ? String.fromCodePoint(code) : ' ';
-		});
+		.replace(/<[^>]{0,2000}>/g, ' ');
+	return /&#?\w{2,8};/.test(plain) ? rawTextOf(parseHtml(plain).body) : plain;
 }
 
 function addQuestion(

@@ -17,6 +17,7 @@ import {
 } from './element-text';
 import { type BlockContext, PROMOTION, contextOf } from './block-context';
 import { markPanels, opensPanel } from './folding';
+import { withLinkedBoxes } from './linked-boxes';
 import { holding, isBreak, isOfficeItem, isOfficeTitle, linesIn, splitAtBreaks } from './lines';
 import { withTrustedNoise } from './trusted-marks';
 import { holdsText, isHeaderCell, isMadeTable, rowsOf } from './table-cells';
@@ -39,7 +40,7 @@ export function rawBlocksOf(body: Element): RawBlock[] {
 		},
 		found
 	);
-	return withTrustedNoise(withTypedLists(found));
+	return withTrustedNoise(withTypedLists(withLinkedBoxes(found)));
 }
 
 /** What takes long and is seldom asked for, worked out when it first is. */

@@ -1,3 +1,4 @@
+import { menusOf } from './menus';
 import type { RawBlock } from './raw-block';
 import { isKeptByLibrary, type LibraryText } from './main-text';
 
@@ -37,9 +38,11 @@ export function keepByVote(
 	inZone: readonly (string | null)[],
 	library: LibraryText
 ): void {
+	const menus = menusOf(raw);
 	raw.forEach(({ block, words, linkWords, path }, i) => {
 		const reason = dropped[i]!;
 		if (reason === null || inZone[i] !== null || FIRM_REASONS.has(reason)) return;
+		if (path.some((element) => menus.has(element))) return;
 		if (words < (PLACE_REASONS.has(reason) ? BEATS_PLACE : BEATS_WEAK)) return;
 		if (linkWords >= 0.2 * words || !isProse(block)) return;
 		if (isKeptByLibrary(library, path)) dropped[i] = null;
