@@ -1,4 +1,5 @@
 import type { Element } from 'hast';
+import { isCall } from './calls';
 import { noiseOfHeading, noiseOfHeadLine, noiseOfLine } from './noise';
 import type { RawBlock } from './raw-block';
 import { holderOf, isHome } from './block-look';
@@ -128,7 +129,7 @@ export function ownNoise(
 		return /^(?:watch|video|listen)\s*:/i.test(block.caption) ? 'film' : null;
 	if (block.kind !== 'paragraph') return null;
 	if (words > 0 && linkWords > 0.7 * words && words < 40) return 'links';
-	return noiseOfLine(block.text);
+	return isCall(block.text, title) ? 'call to readers' : noiseOfLine(block.text);
 }
 
 /** Parts that go on in sentences of their own. */

@@ -20,6 +20,35 @@ const recipe = `<div class="page"><div class="top"><h1>Lime mortar</h1></div>
 const page = (inner: string) =>
 	`<html><head><title>Lime mortar</title></head><body>${inner}</body></html>`;
 
+describe('calls to readers', () => {
+	const about = (title: string, line: string) =>
+		kept(`<html><head><title>${title}</title></head><body><h1>${title}</h1>
+			<p>${teaser('mortar')}</p><p>${line}</p><p>${teaser('render')}</p></body></html>`);
+
+	it.each([
+		'If you try this mortar, be sure to leave a comment below and give it a star rating!',
+		'Took a picture? Share it on Instagram and tag us @limeworks with #limemortar so that we see it.',
+		'I would love to hear how it turned out for you! Please rate this guide and follow me on Pinterest.',
+		'This post contains affiliate links, and I may earn a small commission when you buy through them, at no cost to you at all, which helps to keep these pages going.',
+		'Never run out of sand: sign up for our weekly newsletter.'
+	])('leaves out “%s”', (line) => {
+		expect(about('Lime mortar', line)).not.toContain(line);
+	});
+
+	it.each([
+		'Leave the mortar alone for a day and rate its strength with a nail.',
+		'We posted the sample to a laboratory, which commented on the lime alone.',
+		'The tag on the sack says how old the lime is.'
+	])('keeps “%s”', (line) => {
+		expect(about('Lime mortar', line)).toContain(line);
+	});
+
+	it('keeps what a page on such calls says of them', () => {
+		const line = 'Ask people to tag you on Instagram and to leave a comment below the picture.';
+		expect(about('Social media for stone masons', line)).toContain(line);
+	});
+});
+
 describe('pages of little prose', () => {
 	it('leave out the teasers of a menu, however much they read as prose', () => {
 		const entry = (of: string) =>

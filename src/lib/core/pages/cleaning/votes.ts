@@ -21,7 +21,8 @@ const FIRM_REASONS: ReadonlySet<string> = new Set([
 	'references',
 	'live list',
 	'form',
-	'share bar'
+	'share bar',
+	'call to readers'
 ]);
 
 /** Words of prose that outweigh a place, and any other reason that is not firm. */
