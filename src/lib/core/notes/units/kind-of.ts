@@ -8,6 +8,7 @@ import {
 	THANKS,
 	TO_DO,
 	WORD_COUNT,
+	kindOfField,
 	kindUnder
 } from './cues';
 import {
@@ -21,6 +22,7 @@ import {
 	WANTED_OF_TEXT
 } from './said-of-lines';
 import { isMostlyVerb } from '../../text';
+import { likelyKind } from './line-signs';
 import type { UnitKind } from './unit';
 
 /** Where a stretch of a note stands; what it says of itself comes from its text. */
@@ -88,7 +90,11 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 	if (setting.inHead && WORD_COUNT.test(text)) return 'brief';
 	if (!isQuote && BRIEF.test(text) && !isAboutSubject(text, setting)) return 'brief';
 	if (!isQuote && WANTED_OF_TEXT.test(text)) return 'brief';
-	if (!isQuote && !setting.isOfWriting && speaksOfText(text) && !isAsked(text)) return 'brief';
+	const field = setting.inHead || setting.amongWishes ? FIELD.exec(text) : null;
+	const ofField = field ? kindOfField([field[1]!, field[2]!]) : null;
+	if (ofField !== null) return ofField;
+	if (!isQuote && !setting.isOfWriting && speaksOfText(text) && !isAsked(text))
+		return likelyKind(text) ?? 'brief';
 	if (ASIDE.test(text) || CHATTER.test(text) || isSignature(text, setting)) return 'aside';
 	if (/^\[[^\]=]+\]$/.test(text) || isLeadIn(text)) return 'aside';
 	if (setting.amongWishes && !isQuote && !BY_NAME.test(text)) return 'brief';
@@ -96,13 +102,39 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 	if (HOW_NOTED.test(text) && (setting.inHead || text.split(/\s+/).length <= MOST_OF_REMARK))
 		return 'background';
 	if (setting.inHead && isSpeakerField({ text })) return 'background';
-	if (setting.inHead && setting.isOfSomebody && !isQuote) return 'background';
+	if (setting.inHead && setting.isOfSomebody && !isQuote && isOfPeople(text)) return 'background';
 	if (isQuote) return 'quote';
 	if (isAsked(text)) return 'question';
 	if (under === 'definition' || isDefinition(text) || saysWhatItIs(text, setting))
 		return 'definition';
-	return 'claim';
+	return (setting.isOfWriting || isOdd(text) ? null : likelyKind(text)) ?? 'claim';
 }
+
+/** What the head of a note says of somebody: who they are, where they were met. */
+function isOfPeople(text: string): boolean {
+	if (/[=→]/.test(text)) return false;
+	return (
+		/\b(?:she|he|her|his|they|their|I|me|my|we|our|us|met|(?:years?|yrs?) (?:in|at|as|of)|since (?:19|20)\d\d)\b/i.test(
+			text
+		) ||
+		/\p{Ll}[ ,]+\p{Lu}\p{Ll}/u.test(text) ||
+		text.split(/\s+/).length <= WORDS_OF_REMARK
+	);
+}
+
+const WORDS_OF_REMARK = 5;
+
+/** Too few words to tell by, or so many that they tell of something. */
+function isOdd(text: string): boolean {
+	const words = text.split(/\s+/).length;
+	return words < LEAST_WORDS || words > MOST_WORDS;
+}
+
+const LEAST_WORDS = 3;
+const MOST_WORDS = 24;
+
+/** "TOPIC: how to open a pool". */
+const FIELD = /^([^:]{2,28}):\s+(\S.*)$/;
 
 /** What somebody said, among what is wanted: "Raj: most returns are …". */
 const BY_NAME = /^\p{Lu}[\p{L}'’-]+(?: \p{Lu}[\p{L}'’-]+)?:\s+\S+ \S+ \S+/u;
@@ -114,7 +146,7 @@ const ASKED_OF_US = /\b(?:ask(?:s|ed)?|questions?)\b/i;
 
 /** What the writer thinks of for a part of the text: "intro idea: …", "title? …". */
 const IDEA =
-	/^(?:possible |maybe |working )?(?:idea|intro(?:duction)?|opening|opener|lead|lede|hook|ending|outro|closing|conclusion|headline|title|pull ?quote)s?(?: (?:idea|line|option|para(?:graph)?|sentence|quote|thought)s?)?\s*(?:[:=–]|\?+|->|→)/i;
+	/^(?:the )?(?:intro(?:duction)?|opening|opener|ending|headline|title|hook|lead|lede|pull ?quote) (?:could|might|should|can|may) (?:be|open|start|use|go)\b|^(?:possible |maybe |working )?(?:idea|intro(?:duction)?|opening|opener|lead|lede|hook|ending|outro|closing|conclusion|headline|title|pull ?quote)s?(?: (?:idea|line|option|para(?:graph)?|sentence|quote|thought)s?)?\s*(?:[:=–]|\?+|->|→)/i;
 
 /** Words of a line that says how it was noted and stands among others. */
 const MOST_OF_REMARK = 8;
@@ -127,8 +159,12 @@ function quotedIn(text: string): { words: number; share: number } {
 	return { words, share: words / Math.max(1, count(text)) };
 }
 
+/** "She said quote … end quote", as it is dictated. */
+const DICTATED_QUOTE = /\bquote\b.{8,}\b(?:end ?(?:of )?quote|unquote)\b/i;
+
 /** Said by somebody: in quotation marks as a whole, or behind "she says", "called it". */
 function isQuotation(text: string, { words, share }: { words: number; share: number }): boolean {
+	if (DICTATED_QUOTE.test(text)) return true;
 	if (words < 3) return false;
 	if (share >= 0.5) return true;
 	return (
@@ -165,7 +201,9 @@ export function asks(text: string): boolean {
 export function isAsked(text: string): boolean {
 	if (!/\?+["”')\]]*$/.test(text)) return false;
 	const words = text.split(/\s+/).length;
-	return ASKS.test(text) || words <= 8;
+	// "from the audience: does it …?"
+	const asked = text.replace(/^[^:?]{2,24}:\s+/, '');
+	return ASKS.test(text) || ASKS.test(asked) || words <= 8;
 }
 
 /** "The layer of foam between…" under the question "what is the midsole?". */
@@ -187,7 +225,7 @@ function isDefinition(text: string): boolean {
 		return (
 			words <= LONGEST_NAME &&
 			!/\d|[:,;+]/.test(equal[1]!) &&
-			!/^[£$€~]?\s?[\d(]|^(?:yes|ok|good|bad|out|dead|in|fine|don['’]?t|do|get|buy|you|go)\b|^no\W*$|^no(?:\s\S+){1,2}$/i.test(
+			!/^[£$€~]?\s?[\d(]|^(?:yes|ok|good|bad|out|dead|in|fine|what (?:they|we|she|he|i|you|most)|don['’]?t|do|get|buy|you|go)\b|^no\W*$|^no(?:\s\S+){1,2}$/i.test(
 				equal[2]!
 			) &&
 			!/[£$€]\s?\d/.test(equal[2]!) &&
@@ -197,7 +235,7 @@ function isDefinition(text: string): boolean {
 	if (/^(?:what|how) \p{L}+(?: \p{L}+)? (?:is|are|means)\b[^?]*[:–]/iu.test(text)) return true;
 	const behind = /^[^:?.]{2,30}:\s+(an? \p{L}.*)$/iu.exec(text);
 	if (behind && isDefinition(behind[1]!)) return true;
-	if (isEntryOfGlossary(text)) return true;
+	if (isEntryOfGlossary(text) || TERM_FIRST.test(text)) return true;
 	const is =
 		/^(?:an? |the )?((?:\p{L}[\p{L}'’-]*\s?){1,5}?)(?:\s\([^)]+\))?\s(?:means|mean|stands for|refers to|is (?:the|an?|what|when|how|where|who) (?=\p{L}+))(.*)$/iu.exec(
 			text
@@ -219,6 +257,10 @@ function isDefinition(text: string): boolean {
 		!/[£$€]\s?\d/.test(text)
 	);
 }
+
+/** "circadian – about a day long": a term in small letters, and what it is. */
+const TERM_FIRST =
+	/^\p{Ll}[\p{L}-]{2,20}(?: \p{Ll}[\p{L}-]{2,20})? [–—-] (?:an?|about|any|when|something|anything|what)\s(?!bit\b|lot\b|few\b)/u;
 
 /** "Limescale: deposit of chalk left by hard water": a name, and what it is a kind of. */
 function isEntryOfGlossary(text: string): boolean {
@@ -252,4 +294,4 @@ export function saidAs(text: string): UnitKind {
 
 const MOST_OF_SCRAP = 2;
 const NOT_SAID =
-	/^<[^>]*>$|^(?:image|video|audio|sticker|gif|document|media) omitted$|^this message was deleted|^missed (?:voice|video) call/i;
+	/^(?:good )?(?:morning|afternoon|evening|hi|hiya|hello|hey)\b[^.?]{0,40}[.!]?$|^<[^>]*>$|^(?:image|video|audio|sticker|gif|document|media) omitted$|^this message was deleted|^missed (?:voice|video) call/i;

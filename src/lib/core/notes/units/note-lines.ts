@@ -37,7 +37,7 @@ const HEADING = /^(#{1,6})\s+(.*?)\s*#*$/;
 const BOLD_LINE = /^(?:\*\*|__)([^*_]{2,80})(?:\*\*|__):?$/;
 const BOLD_OPENING = /^(?:\*\*|__)([^*_]{2,60}?)[.:]?(?:\*\*|__)[.:]?\s+(?=\S)/;
 /** What a term in bold is followed by where the line says what it is. */
-const DEFINES = /^[=≈]/;
+const DEFINES = /^[=≈]|^[–—:-]\s+(?:an?|the|about|any|when|how|what|where|something|anything)\s/i;
 const BULLET = /^\s*[-*+•·–—▪◦‣●○]\s+(?=\S)/u;
 const BOX = /^\s*(?:[-*+•]\s*)?(?:\[[ xX]?\]|☐|☑|□)\s*/u;
 const NUMBER = /^\s*\(?(\d{1,2}|[a-h])[.)]\s+(?=\S)/;
@@ -59,6 +59,12 @@ const CALLOUT = /^\s*>\s*\[!\p{L}+\][+-]?\s*(.*)$/u;
 const REMARK = /^\s*(?:\/\/|%%|NB\b:?|N\.B\.:?)\s*/;
 const EFFECT = /^\s*(?:→+|->+|=>|⇒|➜|➔)\s*/u;
 
+/** How a mail closes; what stands below it in a few words is who wrote it. */
+const CLOSING =
+	/^(?:(?:with )?(?:kind|warm|best)(?:est)? (?:regards|wishes)|best|regards|cheers|many thanks|thanks|thank you|all (?:the|my) best|warmly|yours(?: \p{L}+)?|sincerely|love|ta|x+)[,!.]?$/iu;
+const MOST_CLOSED = 5;
+const WORDS_OF_SIGNED = 8;
+
 /** Lines from the start in which the fields of a mail can stand. */
 const MAIL_HEAD = 14;
 
@@ -69,6 +75,7 @@ export function noteLinesOf(text: string): NoteLine[] {
 	let at = 0;
 	let mailUntil = MAIL_HEAD;
 	let signedUntil = 0;
+	let closedUntil = 0;
 	let inCallout = false;
 	const raws = text.split('\n');
 	const propertiesEnd = endOfProperties(raws);
@@ -95,6 +102,16 @@ export function noteLinesOf(text: string): NoteLine[] {
 		}
 		if (i <= signedUntil && signedUntil > 0 && !QUOTED.test(line) && !MAIL.test(line))
 			return add('remark', plain(line));
+		if (
+			i > 0 &&
+			i <= closedUntil &&
+			line.trim().split(/\s+/).length <= WORDS_OF_SIGNED &&
+			isSigned(line)
+		)
+			return add('remark', plain(line));
+		closedUntil = 0;
+		if (CLOSING.test(line.trim()) && lines.some(({ shape }) => shape === 'mail'))
+			closedUntil = i + MOST_CLOSED;
 		if (i <= signedUntil) signedUntil = 0;
 		if (line.includes('|') && SEPARATOR.test(line)) return add('rule', '', 1);
 		if (RULE.test(line)) return add('rule', '');
@@ -139,7 +156,15 @@ export function noteLinesOf(text: string): NoteLine[] {
 		if (BULLET.test(line)) return add('bullet', plain(line.replace(BULLET, '')));
 		return add('plain', plain(line));
 	});
-	return asTables(asUnderlined(asNumbered(asLog(asMessages(lines)))), text);
+	return asTables(
+		asUnderlined(asNumberedParts(asCounted(asNumbered(asLog(asMessages(lines)))))),
+		text
+	);
+}
+
+/** Whether a line below the closing of a mail can be a name, a post, an address. */
+function isSigned(line: string): boolean {
+	return !/^\s*(?:p\.?\s?s\b|>|[-*•]\s)|[?:]\s*$/i.test(line) && !MAIL.test(line);
 }
 
 /** Lines that the properties of a note can take up. */
@@ -194,6 +219,51 @@ function asLog(lines: readonly NoteLine[]): NoteLine[] {
 }
 
 const DASHED_NUMBER = /^(\d{1,2})\s*[–—-]\s+(?=\S)/;
+
+/** "1. Water" over lines of its own, time and again: the parts of minutes are numbered, and not a list. */
+const WORDS_OF_PART = 5;
+
+function asNumberedParts(lines: readonly NoteLine[]): NoteLine[] {
+	const parts = lines.filter((line, i) => {
+		const next = lines[i + 1]?.shape;
+		return (
+			line.shape === 'number' &&
+			(next === 'plain' || next === 'bullet' || next === 'quoted') &&
+			line.text.split(/\s+/).length <= WORDS_OF_PART &&
+			/^\p{Lu}/u.test(line.text) &&
+			!/[.;!?,]$|\d/.test(line.text)
+		);
+	});
+	const numbered = lines.filter(({ shape }) => shape === 'number').length;
+	const isCounted = parts.every(({ rank }, i) => rank === i + 1);
+	if (parts.length < 2 || parts.length < numbered || !isCounted) return [...lines];
+	const heads = new Set(parts);
+	return lines.map((line) => (heads.has(line) ? { ...line, shape: 'heading', rank: 2 } : line));
+}
+
+/** "1 slope cut …", "2 tongue …", "3 push …": counted off without a mark, in a few words each. */
+const BARE_NUMBER = /^(\d{1,2})\s+(?=\p{L})/u;
+const LEAST_COUNTED = 3;
+
+function asCounted(lines: readonly NoteLine[]): NoteLine[] {
+	const rankOf = (line: NoteLine | undefined) =>
+		line?.shape === 'plain' ? Number(BARE_NUMBER.exec(line.text)?.[1] ?? Number.NaN) : Number.NaN;
+	const done = [...lines];
+	for (let i = 0; i < lines.length; i++) {
+		if (rankOf(lines[i]) !== 1) continue;
+		let end = i;
+		while (rankOf(lines[end]) === end - i + 1) end++;
+		const run = lines.slice(i, end);
+		// "1 egg", "2 onions", "3 carrots" are amounts
+		const words = run.flatMap(({ text }) => text.split(/\s+/)).length;
+		if (run.length < LEAST_COUNTED || words < 4 * run.length) continue;
+		run.forEach((line, k) => {
+			const text = line.text.replace(BARE_NUMBER, '');
+			done[i + k] = { ...line, shape: 'number', rank: k + 1, text };
+		});
+	}
+	return done;
+}
 
 /** "1 – …", "2 – …" below one another are numbered entries, "0 mi – 0°" is none. */
 function asNumbered(lines: readonly NoteLine[]): NoteLine[] {

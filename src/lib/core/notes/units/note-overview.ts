@@ -28,6 +28,8 @@ export interface NoteOverview {
 	/** Whether it sets in quotation marks what was said word for word. */
 	readonly marksQuotes: boolean;
 	readonly isOfWriting: boolean;
+	/** Whether its lines end where a thought does, and not at a width. */
+	readonly isJotted: boolean;
 }
 
 const BRACKETS_ARE_OFF =
@@ -60,10 +62,32 @@ export function overviewOf({ name, text: given }: NoteToRead): NoteOverview {
 			lines.slice(quoted).some(({ shape }) => shape === 'plain' || shape === 'bullet'),
 		bracketsAreOff: BRACKETS_ARE_OFF.test(text),
 		marksQuotes: /["“][^"”\n]{12,}["”]/.test(text),
+		isJotted: isJotted(lines),
 		isOfWriting: isOfWriting(
 			lines.filter(({ shape }) => shape !== 'blank').map((line) => line.text)
 		)
 	};
+}
+
+/** Lines that break before the width is reached, from which all of them are ends of thoughts. */
+const LEAST_BREAKS = 3;
+const WIDEST = 110;
+
+function isJotted(lines: readonly NoteLine[]): boolean {
+	const width = Math.max(
+		...lines.map(({ text, shape }) =>
+			shape === 'plain' && text.length <= WIDEST ? text.length : 0
+		)
+	);
+	let [early, full] = [0, 0];
+	lines.forEach(({ text, shape }, i) => {
+		const next = lines[i + 1];
+		if (shape !== 'plain' || next?.shape !== 'plain') return;
+		// the next word would have had room
+		if (text.length + 1 + next.text.split(' ')[0]!.length <= width) early++;
+		else full++;
+	});
+	return early >= LEAST_BREAKS && early > 2 * full;
 }
 
 /** Whether a numbered list answers, number by number, what the note quotes. */

@@ -250,7 +250,12 @@ class NoteReader {
 			};
 			const place = { list, position: i + 1 };
 			if (isSteps) {
-				const kind = forbiddenKindOf(line.text, setting) ?? 'step';
+				const forbidden = forbiddenKindOf(line.text, setting);
+				// "check the draw" is a step among others
+				const kind =
+					forbidden === 'todo' && !/\?\?|\b(?:TODO|TBC|CHECK)\b/.test(line.text)
+						? 'step'
+						: (forbidden ?? 'step');
 				return this.#add(line, line.text, line.start, line.end, {
 					kind,
 					...(kind === 'step' ? place : {})
@@ -287,7 +292,8 @@ class NoteReader {
 	}
 
 	#readText({ lines }: NoteGroup, after: NoteGroup | undefined): void {
-		const paragraphs = isWrapped(lines) ? [lines] : lines.map((line) => [line]);
+		const areOne = isWrapped(lines) && !(lines.length === 2 && this.#note.isJotted);
+		const paragraphs = areOne ? [lines] : lines.map((line) => [line]);
 		const amongWishes =
 			this.#inHead &&
 			this.#note.head === null &&
@@ -302,6 +308,21 @@ class NoteReader {
 			if (speech) {
 				this.#readSpeech(first!, speech, after);
 				continue;
+			}
+			if (isAnsweredBy(paragraphs[i + 1]?.[0]) && part.length === 1 && first!.text.endsWith('?')) {
+				this.#add(first!, first!.text, first!.start, first!.end, { kind: 'question' });
+				this.#heading = first!.text;
+				continue;
+			}
+			const [line] = part;
+			if (part.length === 1 && isAsked(line!.text)) {
+				// what a client is asked about the text says what the answer is for
+				if (kindUnder(line!.text) !== null || kindUnder(this.#heading) !== null)
+					this.#heading = kindUnder(line!.text) === null ? '' : line!.text;
+				if (kindUnder(line!.text) !== null) {
+					this.#add(line!, line!.text, line!.start, line!.end, { kind: 'question' });
+					continue;
+				}
 			}
 			const setting: Setting = { ...this.#setting(), amongWishes };
 			this.#addSentences(part.length === 1 ? first! : this.#joined(part), setting, {});
@@ -337,9 +358,12 @@ class NoteReader {
 		this.#speaking = name;
 		if (speech.said === '' && after) return;
 		if (this.#asksLeave) return this.#readLeave(line, speech.said, from);
-		const setting = this.#setting();
 		// a label in full is a record of what was said; "A" and initials stand before jottings as well
 		const isVerbatim = (!isAnswer && speech.label.length > 2) || !this.#note.marksQuotes;
+		// what somebody said is matter, in whatever words
+		const setting: Setting = isVerbatim
+			? { ...this.#setting(), isOfWriting: true }
+			: this.#setting();
 		for (const stretch of this.#stretchesOf(speech.said, setting)) {
 			const kind = isVerbatim && isStatement(stretch.kind) ? saidAs(stretch.text) : stretch.kind;
 			this.#add(line, stretch.text, from + stretch.start, from + stretch.end, {
@@ -496,6 +520,11 @@ class NoteReader {
 			speaker: isSaid(more.kind) ? speaker : ''
 		});
 	}
+}
+
+/** Whether a line answers the question above it: "yes - …", "no, never". */
+function isAnsweredBy(line: NoteLine | undefined): boolean {
+	return line !== undefined && /^(?:yes|no|yep|yeah|nope)\b\s*[,:–—-]/i.test(line.text);
 }
 
 /** Lines that tell what to do, from which they are the steps of a method. */

@@ -1,4 +1,5 @@
-import { isStopWord, sentencesOf } from '../../text';
+import { everydayRateOfForm, isStopWord, sentencesOf } from '../../text';
+import { kindOfField } from './cues';
 import type { NoteLine } from './note-lines';
 import type { Speaker } from './unit';
 
@@ -11,6 +12,10 @@ const OCCASION =
 const NAME_HERE = new RegExp(`^${TITLE}${NAME}`, 'u');
 /** "Gwen Probert, grants officer", "MARIT –" as a title. */
 const NAMED_FIRST = new RegExp(String.raw`^(${TITLE}${NAME})(?:\s*[,–—:(-]\s*|$)`, 'u');
+const NAMED_BEHIND = new RegExp(
+	String.raw`[,–—:-]\s(${TITLE}\p{Lu}[\p{L}'’-]+(?:\s\p{Lu}[\p{L}'’-]+){1,2})\s(\([^)]{3,60}\))`,
+	'u'
+);
 const FROM = new RegExp(
 	String.raw`^From:\s*(${TITLE}${NAME})\s*(?:<[^>]*>)?\s*(?:[,(–-]\s*)?(.*)$`,
 	'iu'
@@ -34,7 +39,9 @@ function speakerOfField({ text }: Pick<NoteLine, 'text'>): Speaker | null {
 
 /** Whether a line of the head is a field that names who speaks. */
 export function isSpeakerField(line: Pick<NoteLine, 'text'>): boolean {
-	return speakerOfField(line) !== null;
+	return (
+		speakerOfField(line) !== null || presentIn([{ text: line.text, shape: 'plain' }]).length >= 2
+	);
 }
 
 /** Lines of a note that can be its head. */
@@ -42,7 +49,10 @@ const HEAD_LINES = 8;
 
 /** Words of a title that are no name of a person. */
 const NO_NAME =
-	/^(?:interview|call|talk|notes?|note|facts?|log|panel|site|visit|voice|memo|client|brief|sheet|questions?|re|fw|fwd|subject|my|own|the|meeting|transcript|podcast|draft|research|desk|reading|summary)$/i;
+	/^(?:orchard|farm|gardens?|nursery|hall|school|museum|shop|market|park|cent(?:re|er)|station|works|mill|church|house|library|clinic|college|club|road|street|lane|fair|festival|conference|society|council|ltd|interview|call|talk|notes?|note|facts?|log|panel|site|visit|voice|memo|client|brief|sheet|questions?|re|fw|fwd|subject|my|own|the|meeting|transcript|podcast|draft|research|desk|reading|summary)$/i;
+
+/** Uses in a million everyday words from which one word alone is no name: "Scraps, e-bike piece". */
+const RATE_OF_NAME = 1;
 
 /** Who a note is of, by its title and the field "From" of a mail; null when nobody is named. */
 export function speakerOfHead(lines: readonly NoteLine[], name: string): Speaker | null {
@@ -65,12 +75,18 @@ export function speakerOfHead(lines: readonly NoteLine[], name: string): Speaker
 		if (met !== '' && isName(met))
 			return { name: bare(met), role: roleIn(title.slice(from + met.length)) };
 		if (whole !== first[0]?.text) continue;
+		// "Home batteries, Lena Orso (energy adviser)"
+		const behind = NAMED_BEHIND.exec(tamed(title));
+		if (behind && isName(behind[1]!)) return { name: bare(behind[1]!), role: roleIn(behind[2]!) };
 		const named = NAMED_FIRST.exec(tamed(title));
 		// one word alone can be anything: a name needs a second one, or a role behind it
 		if (
 			named &&
 			isName(named[1]!) &&
-			(named[1]!.includes(' ') || (/[,(]/.test(named[0]) && !/[.!?]$/.test(title))) &&
+			(named[1]!.includes(' ') ||
+				(/[,(]/.test(named[0]) &&
+					!/[.!?]$/.test(title) &&
+					everydayRateOfForm(named[1]!.toLowerCase()) < RATE_OF_NAME)) &&
 			title.length < 90
 		)
 			return { name: bare(named[1]!), role: roleIn(title.slice(named[0].length)) };
@@ -111,6 +127,8 @@ const LABEL = new RegExp(
 	'u'
 );
 const Q_ALONE = /^Q\s+(?=\p{Ll})/u;
+/** "Q. …", "A1: …", "A) …". */
+const Q_AND_A = /^(Q|A)(?:(?:uestion|nswer)\s?\d{0,2}|\s?\d{1,2})?\s*[.):–-]\s*(?=\S)/u;
 /** Labels as people jot them: "me:", "brenda:", "int:". */
 const SMALL_LABEL = /^(\p{Ll}[\p{L}.'’-]{0,14})\s*:\s*(?=\S|$)/u;
 /** Who asks, in small letters. */
@@ -153,6 +171,8 @@ export function labelIn(text: string): Speech | null {
 	if (message) return message;
 	const asked = Q_ALONE.exec(text);
 	if (asked) return { label: 'Q', role: '', said: text.slice(asked[0].length) };
+	const turn = Q_AND_A.exec(text);
+	if (turn) return { label: turn[1]!, role: '', said: text.slice(turn[0].length) };
 	const found = LABEL.exec(text) ?? SMALL_LABEL.exec(text);
 	if (!found) return null;
 	return { label: found[1]!, role: found[2] ?? '', said: text.slice(found[0].length) };
@@ -207,6 +227,7 @@ export function speechesOf(
 	const isInTurns = takesTurns(labelled, times);
 	const speaks = ({ label, role, isMessage }: Speech) => {
 		if (isMessage || isInTurns(label)) return true;
+		if (kindOfField([label]) !== null) return false;
 		if (present.some((one) => isShortFor(label, one.name))) return true;
 		if (/^\p{Ll}/u.test(label)) return false;
 		if (label === 'Q' || (label === 'A' && asks) || label === 'Me') return true;
@@ -221,10 +242,14 @@ export function speechesOf(
 	};
 	// a talk of several: all labels in capitals, each now and then
 	const inCapitals = labelled.filter(
-		({ speech: { label } }) => /^\p{Lu}{3,}/u.test(label) && label === label.toUpperCase()
+		({ speech: { label } }) =>
+			/^\p{Lu}{3,}/u.test(label) && label === label.toUpperCase() && kindOfField([label]) === null
 	);
 	const isTalk =
-		inCapitals.length >= 4 && new Set(inCapitals.map(({ speech }) => speech.label)).size >= 2;
+		inCapitals.length >= 4 &&
+		new Set(inCapitals.map(({ speech }) => speech.label)).size >= 2 &&
+		// whoever talks speaks again; fields stand once each
+		inCapitals.some(({ speech }) => times.get(speech.label)! > 1);
 	return new Map(
 		labelled
 			.filter(
@@ -236,10 +261,10 @@ export function speechesOf(
 }
 
 const PRESENT =
-	/^(?:present|attend(?:ees|ing|ed)|participants|in the room|on the call|people|who was there)\s*:\s*(.+)$/iu;
+	/^(?:present|attend(?:ees|ing|ed)|participants|in the room|on (?:the call|stage)|people|who was there|panel(?:lists?|ists?)?|speakers|guests|line-?up)\s*:\s*(.+)$/iu;
 
 /** Those who were there, by a line of the head that lists them; who wrote the note is left out. */
-export function presentIn(lines: readonly NoteLine[]): Speaker[] {
+export function presentIn(lines: readonly Pick<NoteLine, 'text' | 'shape'>[]): Speaker[] {
 	const listed = lines
 		.filter(({ shape }) => shape !== 'blank')
 		.slice(0, HEAD_LINES)
@@ -249,7 +274,9 @@ export function presentIn(lines: readonly NoteLine[]): Speaker[] {
 		.flatMap((entry): Speaker[] => {
 			const [, name, role = ''] = /^([^()]+?)\s*(?:\(([^)]*)\))?\.?$/u.exec(entry) ?? [];
 			if (!name || /^(?:me|self)$/i.test(name) || /^(?:me|self|notes)$/i.test(role)) return [];
-			return new RegExp(`^${TITLE}${NAME}$`, 'u').test(name) ? [{ name: bare(name), role }] : [];
+			return new RegExp(`^${TITLE}${NAME}$`, 'u').test(name)
+				? [{ name: bare(name), role: role.replace(/^\p{Lu}{1,3}\s*[,;–-]\s*/u, '') }]
+				: [];
 		});
 }
 

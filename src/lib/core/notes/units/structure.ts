@@ -1,4 +1,4 @@
-import { ASIDE, BRIEF, TO_DO, WORD_COUNT } from './cues';
+import { ASIDE, BRIEF, TO_DO, WORD_COUNT, kindUnder } from './cues';
 import { CHATTER } from './said-of-lines';
 import type { LineShape, NoteLine } from './note-lines';
 import type { Speech } from './speakers';
@@ -156,6 +156,20 @@ function textGroups(
 			at += schedule.length;
 			continue;
 		}
+		if (at > 0 && !isSpeech && (isCapitalHead(run, at) || isKnownHead(run, at))) {
+			close();
+			groups.push({ kind: 'heading', lines: [run[at]!], marks: '' });
+			at++;
+			continue;
+		}
+		if (!isSpeech && isHeadOfSteps(run, at)) {
+			close();
+			groups.push({ kind: 'label', lines: [run[at]!], marks: '' });
+			const steps = toldFrom(run, at + 1);
+			if (steps.length > 0) groups.push({ kind: 'list', lines: steps, marks: 'number' });
+			at += 1 + steps.length;
+			continue;
+		}
 		if (at > 0 && !isSpeech && isHeadAmongRows(run, at)) {
 			close();
 			groups.push({ kind: 'label', lines: [run[at]!], marks: '' });
@@ -213,7 +227,11 @@ function isHeadingLine(text: string, isFirst: boolean, isOver: boolean): boolean
 		.filter(Boolean).length;
 	if (/[.;!]$/.test(text) || /[=→|]|\.\s/.test(text) || /^["“]/.test(text)) return false;
 	if (BRIEF.test(text) || WORD_COUNT.test(text)) return false;
-	if (isFirst) return words <= LONGEST_TITLE && !/^(?:hi|hello|dear|hey)\b/i.test(text);
+	if (isFirst)
+		return (
+			words <= LONGEST_TITLE &&
+			!/^(?:hi|hello|dear|hey)\b|^(?:ok(?:ay)?|um+|so|right)\s/i.test(text)
+		);
 	if (!isOver || words > LONGEST_HEADING) return false;
 	if (text.endsWith(':')) return true;
 	if (isInPassing(text)) return false;
@@ -280,6 +298,55 @@ function isHeadAmongRows(run: readonly NoteLine[], at: number): boolean {
 		/^\p{Lu}[^.,:;!?\d]*:?$/u.test(text) &&
 		text.split(/\s+/).length <= 2
 	);
+}
+
+/** A few words in capitals over other lines: "FACTS FROM OUR TECHS". */
+function isCapitalHead(run: readonly NoteLine[], at: number): boolean {
+	const { text, shape } = run[at]!;
+	const isCapital = (said: string) => /\p{Lu}{4}/u.test(said) && said === said.toUpperCase();
+	return (
+		shape === 'plain' &&
+		at + 1 < run.length &&
+		isCapital(text) &&
+		/^[^\d.,:;!?"“”=→|]*:?$/.test(text) &&
+		text.split(/\s+/).length <= LONGEST_HEADING &&
+		!isCapital(run[at + 1]!.text)
+	);
+}
+
+/** What a part of notes is often called, alone on a line over others: "Actions", "Do not say". */
+function isKnownHead(run: readonly NoteLine[], at: number): boolean {
+	const { text, shape } = run[at]!;
+	return (
+		shape === 'plain' &&
+		at + 1 < run.length &&
+		/^\p{Lu}[^.,;!?\d"“”=→|]*$/u.test(text) &&
+		text.split(/\s+/).length <= WORDS_OF_KNOWN &&
+		!/:\s/.test(text) &&
+		kindUnder(text.replace(/:$/, '')) !== null
+	);
+}
+
+const WORDS_OF_KNOWN = 3;
+
+/** A word that says that steps follow, over two lines and more: "Order", "Method". */
+function isHeadOfSteps(run: readonly NoteLine[], at: number): boolean {
+	const { text, shape } = run[at]!;
+	return shape === 'plain' && at + 2 < run.length && STEPS_FOLLOW.test(text);
+}
+
+const STEPS_FOLLOW =
+	/^(?:the )?(?:order|steps|method|procedure|instructions|routine|how to do it|what to do)\s*:?$/i;
+
+/** What says how something is, and not what to do: "A green pool takes five days", "Sand: every 5 years". */
+const STATES =
+	/^(?:an?|the|this|that|it|they|we|she|he|there|some|most|all|if|when)\s.*\b(?:is|are|was|were|takes?|has|have|had|costs?|means|lasts?|needs?|comes?|goes|gets?|works?|helps?|kills?|makes?|wants?)\b|^[^:]{1,30}:\s|^\(|\?$/i;
+
+/** Lines from a place on that say what to do, three and more; else none. */
+function toldFrom(run: readonly NoteLine[], from: number): NoteLine[] {
+	let to = from;
+	while (to < run.length && run[to]!.shape === 'plain' && !STATES.test(run[to]!.text)) to++;
+	return to - from >= LEAST_ROWS ? run.slice(from, to) : [];
 }
 
 /** Lines from a place on that can be rows of one table; under costs whatever comes to something is one. */
@@ -365,6 +432,12 @@ export function isWrapped(lines: readonly NoteLine[]): boolean {
 		inner.filter((text) => !/[.!?:]["”')\]]*$/.test(text)).length >= 0.6 * inner.length;
 	// two thoughts put down below one another, and no line that was broken
 	if (lines.length === 2 && (inner[0]!.length < 66 || /[\d)\]"”!]$/.test(inner[0]!))) return false;
+	// what was broken at a width had no room for the next word
+	const width = Math.max(...inner.map(({ length }) => length));
+	const hasRoom = inner.some(
+		(said, i) => said.length + 1 + lines[i + 1]!.text.split(' ')[0]!.length <= width
+	);
+	if (hasRoom) return false;
 	const lower = lines.slice(1).filter(({ text }) => /^\p{Ll}/u.test(text)).length;
 	return (
 		isFull &&
