@@ -108,6 +108,19 @@ describe('pages of little prose', () => {
 		for (const line of lines) expect(kept(html)).toContain(line);
 	});
 
+	it('keep amounts that breaks alone set below one another as a list', () => {
+		const html = page(`<h1>Lime mortar</h1><p>${teaser('mortar')}</p>
+			<p><strong>Mix</strong><br>2 cups sand<br>1 1/2 cups lime<br>Pinch of hair<br>½ cup (120 ml) water</p>
+			<p>${teaser('render')}</p>`);
+		const cleaned = cleanPage(html);
+		if (cleaned.kind !== 'cleaned') throw new Error(cleaned.reason);
+		expect(keptBlocksOf(cleaned.article)).toContainEqual({
+			kind: 'list',
+			ordered: false,
+			items: ['2 cups sand', '1 1/2 cups lime', 'Pinch of hair', '½ cup (120 ml) water']
+		});
+	});
+
 	it('drop lines that only look like them', () => {
 		const html = page(`<h1>Lime mortar</h1><p>${teaser('mortar')}</p><h3>Method</h3>
 			<div class="item">12 Shares</div><div class="item">3 Likes</div><div class="item">40 Views</div>

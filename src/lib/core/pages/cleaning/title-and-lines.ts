@@ -58,11 +58,9 @@ export function dropLinesAroundTitle(
 		0,
 		titleAt >= 0 ? titleAt : dropped.findIndex((reason) => reason === null)
 	);
-	const amounts = linesOfAmounts(raw, dropped);
 	for (let i = start; i < raw.length; i++) {
 		const { block, words, linkWords, path } = raw[i]!;
 		if (dropped[i] !== null || i === titleAt) continue;
-		if (amounts.has(i)) return;
 		if (block.kind === 'figure') continue;
 		if (block.kind === 'list' && words < 16 && block.items.some((item) => DATED.test(item))) {
 			dropped[i] = 'author box';
@@ -85,12 +83,11 @@ export function dropLinesAroundTitle(
 
 /** Lines of a few words that open nothing: counters, buttons, labels. */
 export function dropStrayLines(raw: readonly RawBlock[], dropped: (string | null)[]): void {
-	const amounts = linesOfAmounts(raw, dropped);
 	for (let i = 0; i < raw.length; i++) {
 		const { block, words } = raw[i]!;
 		if (dropped[i] !== null || block.kind !== 'paragraph' || words > 4) continue;
 		if (isSentence(block) || raw[i]!.path.at(-1)?.tagName === 'caption') continue;
-		if (isBodyOfSection(raw, dropped, i) || amounts.has(i)) continue;
+		if (isBodyOfSection(raw, dropped, i)) continue;
 		if (/^\d+[.)]?$/.test(block.text)) {
 			dropped[i] = 'page furniture';
 			continue;
@@ -107,33 +104,6 @@ export function dropStrayLines(raw: readonly RawBlock[], dropped: (string | null
 		const isOwnLine = raw[i]!.path.at(-1)?.tagName === 'p' || raw[i]!.bold;
 		if (!opens || (!isOwnLine && next.block.kind === 'heading')) dropped[i] = 'page furniture';
 	}
-}
-
-/** Lines in a row, of them with an amount in front, from which they are a list of what is needed. */
-const LEAST_AMOUNTS = 3;
-const AMOUNT = /^(?:[~≈]|about |a |an )?[\d½¼¾⅓⅔⅛][\d.,/–½¼¾⅓⅔⅛-]*\s?(?:x\s?)?\p{L}{1,}/u;
-
-/** Positions of lines that stand alike under a heading, most of which give an amount: "85g butter". */
-function linesOfAmounts(
-	raw: readonly RawBlock[],
-	dropped: readonly (string | null)[]
-): Set<number> {
-	const found = new Set<number>();
-	for (let i = 1; i < raw.length; i++) {
-		if (dropped[i - 1] !== null || raw[i - 1]!.block.kind !== 'heading') continue;
-		const place = placeOf(raw[i]!);
-		let end = i;
-		let amounts = 0;
-		for (; end < raw.length && dropped[end] === null; end++) {
-			const { block, linkWords, words } = raw[end]!;
-			if (block.kind !== 'paragraph' || linkWords > 0.5 * words) break;
-			if (placeOf(raw[end]!) !== place) break;
-			if (AMOUNT.test(block.text)) amounts++;
-		}
-		if (amounts >= LEAST_AMOUNTS && amounts >= 0.5 * (end - i))
-			for (let k = i; k < end; k++) found.add(k);
-	}
-	return found;
 }
 
 /** Labels such as "Mark as done": short lines that a page repeats. */
@@ -182,7 +152,6 @@ export function dropTitleAgain(
 
 /** What stands after the last of the prose and is no prose itself. */
 export function dropTail(raw: readonly RawBlock[], dropped: (string | null)[]): void {
-	const amounts = linesOfAmounts(raw, dropped);
 	for (let i = raw.length - 1; i >= 0; i--) {
 		if (dropped[i] !== null) continue;
 		const { block } = raw[i]!;
@@ -190,7 +159,7 @@ export function dropTail(raw: readonly RawBlock[], dropped: (string | null)[]): 
 		const before = raw[keptFrom(dropped, i - 1, -1)];
 		// a short answer right under its heading
 		if (before?.block.kind === 'heading' && isSentence(block)) return;
-		if (isBodyOfSection(raw, dropped, i) || amounts.has(i)) return;
+		if (isBodyOfSection(raw, dropped, i)) return;
 		dropped[i] = 'page furniture';
 	}
 }

@@ -2,6 +2,7 @@ import type { Element } from 'hast';
 import { countWords } from '../../text';
 import { stringOf } from '../html-tree';
 import { holderOf } from './block-look';
+import { noiseOfLine } from './noise';
 import type { RawBlock } from './raw-block';
 
 /** A bullet that was typed; signs that are never part of a text need no space behind them. */
@@ -21,7 +22,41 @@ interface TypedList {
 
 /** The list that begins with a line and was typed with marks of its own, two entries or more; else null. */
 export function typedListAt(lines: readonly string[], start: number): TypedList | null {
-	return bulletsAt(lines, start) ?? numbersAt(lines, start) ?? numbersApartAt(lines, start);
+	return (
+		bulletsAt(lines, start) ??
+		numbersAt(lines, start) ??
+		numbersApartAt(lines, start) ??
+		amountsAt(lines, start)
+	);
+}
+
+/** An amount before what it is of: "85g butter", "½ tsp salt", "4 (225 g) breasts". */
+const AMOUNT =
+	/^(?:about |~|≈)?(?:\d[\d.,/]*|[½¼¾⅓⅔⅛])\s?[½¼¾⅓⅔⅛]?(?:\s\d\/\d)?(?:\s?[-–]\s?\d[\d.,/]*)?\s*(?:\([^)]{1,24}\)\s*)?\p{L}/u;
+const WORDS_OF_AMOUNT = 28;
+/** Words of a line of such a list without an amount. */
+const WORDS_OF_NEED = 8;
+const LEAST_AMOUNTS = 3;
+
+/** Whether a line can stand in a list of amounts, with one in front or not: "Pinch of salt". */
+function isOfAmounts(line: string): boolean {
+	return (
+		countWords(line) <= (AMOUNT.test(line) ? WORDS_OF_AMOUNT : WORDS_OF_NEED) &&
+		!/\p{Ll}{3}[.!?:]$/u.test(line) &&
+		// "12 shares", "40 views"
+		noiseOfLine(line) === null
+	);
+}
+
+/** Lines from one with an amount on, half of them with one: what is needed for something. */
+function amountsAt(lines: readonly string[], start: number): TypedList | null {
+	if (!AMOUNT.test(lines[start] ?? '')) return null;
+	let end = start;
+	while (end < lines.length && isOfAmounts(lines[end]!)) end++;
+	const items = lines.slice(start, end);
+	const amounts = items.filter((line) => AMOUNT.test(line)).length;
+	if (amounts < LEAST_AMOUNTS || amounts < 0.5 * items.length) return null;
+	return { ordered: false, items, lines: items.length };
 }
 
 function bulletsAt(lines: readonly string[], start: number): TypedList | null {
@@ -78,7 +113,9 @@ export function withTypedLists(raw: readonly RawBlock[]): RawBlock[] {
 function isEntry({ block, bold }: RawBlock): boolean {
 	if (block.kind !== 'paragraph') return false;
 	return (
-		BULLET.test(block.text) || isNumber(block.text, 1) || (!bold && numberOf(block.text) === 1)
+		BULLET.test(block.text) ||
+		isNumber(block.text, 1) ||
+		(!bold && (numberOf(block.text) === 1 || AMOUNT.test(block.text)))
 	);
 }
 
@@ -95,6 +132,7 @@ function linesFrom(raw: readonly RawBlock[], start: number): string[] {
 	const first = raw[start]!.path;
 	// numbers on cards stand in elements of their own, beside one another
 	const isApart = 'text' in raw[start]!.block && NUMBER_ALONE.test(raw[start]!.block.text);
+	const areAmounts = 'text' in raw[start]!.block && AMOUNT.test(raw[start]!.block.text);
 	const lines: string[] = [];
 	for (let i = start; i < raw.length; i++) {
 		const { block, path, bold } = raw[i]!;
@@ -102,10 +140,16 @@ function linesFrom(raw: readonly RawBlock[], start: number): string[] {
 		const at = lines.length;
 		if (isApart ? at % 2 === 0 && !isNumber(block.text, at / 2 + 1) : !areTogether(first, path))
 			break;
-		if (!isApart && !BULLET.test(block.text) && (bold || numberOf(block.text) !== at + 1)) break;
+		if (areAmounts ? bold || !isOfAmounts(block.text) : !isApart && !isNext(block.text, bold, at))
+			break;
 		lines.push(block.text);
 	}
 	return lines;
+}
+
+/** Whether a line goes on a list that was typed: with a bullet, or the number that is next. */
+function isNext(line: string, bold: boolean, at: number): boolean {
+	return BULLET.test(line) || (!bold && numberOf(line) === at + 1);
 }
 
 /** Whether two paragraphs stand in one element, or each in its own beside the other. */
