@@ -4,7 +4,7 @@ import { toBase, type PageWork } from '../../reading';
 import type { FactValue, FactGroup, FiguresFound } from './fact-group';
 import { type Statement, statementsOf } from './statements';
 import { agreementOf } from './agreement';
-import { nounsOf } from './figure-label';
+import { namingOf } from './figure-label';
 import { labelsOf } from './figure-labels';
 import { cluster } from './gather-statements';
 
@@ -29,7 +29,7 @@ export function groupFacts(
 		else byDimension.set(statement.dimension, [statement]);
 	}
 	const clusters = [...byDimension.values()].flatMap((list) => cluster(list, rules));
-	const labels = labelsOf(clusters, nounsOf(works));
+	const labels = labelsOf(clusters, namingOf(works));
 	const groups = clusters
 		.map((cluster, i) => {
 			const made = groupOf(cluster, labels[i]!);

@@ -19,23 +19,37 @@ const TOO_COMMON = 700;
 /** Words that a label has at most. */
 const LONGEST_LABEL = 5;
 
-/** Whether a word names a thing somewhere in the evidence; in small letters, in the singular. */
-export type IsNoun = (word: string) => boolean;
+/** What words and headings name in the evidence; words in small letters, in the singular. */
+export interface Naming {
+	/** Whether a word names a thing somewhere. */
+	readonly isNoun: (word: string) => boolean;
+	/** Whether a heading is the title of a page or note: it says what all of it is about. */
+	readonly isTitle: (heading: string) => boolean;
+}
 
 /** Uses as a noun from which a word that is mostly a verb is one here: "cope", "blend". */
 const LEAST_AS_NOUN = 8;
 
 const nounsByWork = new WeakMap<PageWork, ReadonlyMap<string, number>>();
 
-/** The nouns that end the phrases of some pages and notes. */
-export function nounsOf(works: readonly PageWork[]): IsNoun {
+/** What the phrases and titles of some pages and notes name. */
+export function namingOf(works: readonly PageWork[]): Naming {
 	const uses = new Map<string, number>();
 	for (const work of works) {
 		let own = nounsByWork.get(work);
 		if (!own) nounsByWork.set(work, (own = nounsIn(work)));
 		for (const [noun, count] of own) uses.set(noun, (uses.get(noun) ?? 0) + count);
 	}
-	return (word) => (uses.get(word) ?? 0) >= (isMostlyVerb(word) ? LEAST_AS_NOUN : 1);
+	const titles = new Set(
+		works.flatMap(({ title, sections }) => [
+			title.toLowerCase(),
+			...sections.filter(({ level }) => level === 1).map(({ heading }) => heading.toLowerCase())
+		])
+	);
+	return {
+		isNoun: (word) => (uses.get(word) ?? 0) >= (isMostlyVerb(word) ? LEAST_AS_NOUN : 1),
+		isTitle: (heading) => titles.has(heading.toLowerCase())
+	};
 }
 
 function nounsIn({ candidates }: PageWork): Map<string, number> {
@@ -59,12 +73,12 @@ function nounsIn({ candidates }: PageWork): Map<string, number> {
  * measures. Words of terms name things; of the others those that name nothing ("wrong", "spend")
  * and those that everybody uses all day ("come", "take", "keep") do not. Empty when nothing is left.
  */
-export function labelOf(group: readonly Statement[], isNoun: IsNoun): string {
+export function labelOf(group: readonly Statement[], naming: Naming): string {
 	const names = [...new Set(group.map(({ extent }) => extent))].filter((extent) => extent >= 0);
-	const words = wordingOf(group, namingWordsOf(group, isNoun));
+	const words = wordingOf(group, namingWordsOf(group, naming));
 	const said = termAround(group, words) ?? words;
 	if (names.length !== 1)
-		return said.includes(' ') || said !== words ? said : underHeading(group, words, isNoun);
+		return said.includes(' ') || said !== words ? said : underHeading(group, words, naming);
 	const extent = EXTENTS[names[0]!]![0];
 	return said === '' ? extent : `${extent}: ${said}`;
 }
@@ -73,11 +87,11 @@ export function labelOf(group: readonly Statement[], isNoun: IsNoun): string {
  * A label in more words, for where another group is called the same: the shortest stretch that
  * holds it and one more of the words the group shares. Empty when no page says one.
  */
-export function widerLabelOf(group: readonly Statement[], label: string, isNoun: IsNoun): string {
+export function widerLabelOf(group: readonly Statement[], label: string, naming: Naming): string {
 	const own = new Set(wordsIn(label).flatMap(({ stems }) => stems));
 	const clauses = group.flatMap(({ fact }) => clausesIn(fact.text));
 	const inOneName = namesIn(group);
-	for (const further of namingWordsOf(group, isNoun, MOST_FURTHER)) {
+	for (const further of namingWordsOf(group, naming, MOST_FURTHER)) {
 		if (own.has(further)) continue;
 		const wider = shortestStretch(clauses, new Set([...own, further]), inOneName);
 		if (wider !== undefined) return wider;
@@ -89,7 +103,7 @@ export function widerLabelOf(group: readonly Statement[], label: string, isNoun:
 const MOST_FURTHER = 8;
 
 /** Stems that name what most of the group speaks of, the most telling first. */
-function namingWordsOf(group: readonly Statement[], isNoun: IsNoun, most = 3): string[] {
+function namingWordsOf(group: readonly Statement[], naming: Naming, most = 3): string[] {
 	const spread = new Map<string, number>();
 	const members = new Map<string, number>();
 	for (const { stems, weights } of group) {
@@ -111,7 +125,8 @@ function namingWordsOf(group: readonly Statement[], isNoun: IsNoun, most = 3): s
 			const { plain, mayName, isRare, isVerb } = nameOf(word);
 			if (
 				mayName &&
-				((ofTerms.has(plain) && (isNoun(plain) || !isVerb)) || (isRare && isNoun(plain)))
+				((ofTerms.has(plain) && (naming.isNoun(plain) || !isVerb)) ||
+					(isRare && naming.isNoun(plain)))
 			)
 				found.add(stem);
 		}
@@ -135,8 +150,8 @@ function termAround(group: readonly Statement[], word: string): string | undefin
 }
 
 /** One word alone seldom says what a figure is of: a heading over it stands beside it, where one names a thing. */
-function underHeading(group: readonly Statement[], word: string, isNoun: IsNoun): string {
-	const heading = headingOf(group, isNoun);
+function underHeading(group: readonly Statement[], word: string, naming: Naming): string {
+	const heading = headingOf(group, naming);
 	if (heading === '' || word === '') return word || heading;
 	return heading.includes(word) ? heading : `${word} (${heading})`;
 }
@@ -149,9 +164,10 @@ const NO_NAME =
 const TOLD_TO = /^\S+ (?:the|an?|your|our|my) /;
 
 /** The shortest heading that a group stands under and that names a thing, in small letters; empty when none does. */
-export function headingOf(group: readonly Statement[], isNoun: IsNoun): string {
+export function headingOf(group: readonly Statement[], naming: Naming): string {
 	return (
 		group
+			.filter(({ fact }) => !naming.isTitle(fact.heading))
 			.map(({ fact }) =>
 				bareHeading(fact.heading)
 					.replace(/[?!.:\s]+$/g, '')
@@ -166,7 +182,7 @@ export function headingOf(group: readonly Statement[], isNoun: IsNoun): string {
 					!/[:;,]/.test(text) &&
 					!NO_NAME.test(text) &&
 					!isHeadingOfPage(text) &&
-					isNoun(singularOf(plainWord(words.at(-1)!.text)))
+					naming.isNoun(singularOf(plainWord(words.at(-1)!.text)))
 				);
 			})
 			.sort((a, b) => a.length - b.length || (a < b ? -1 : 1))[0] ?? ''

@@ -1,4 +1,4 @@
-import { headingOf, labelOf, widerLabelOf, type IsNoun } from './figure-label';
+import { headingOf, labelOf, widerLabelOf, type Naming } from './figure-label';
 import type { Statement } from './statements';
 
 type Group = readonly Statement[];
@@ -8,20 +8,20 @@ type WayApart = (
 	group: Group,
 	label: string,
 	others: readonly Group[],
-	isNoun: IsNoun
+	naming: Naming
 ) => string | undefined;
 
 /** In the order in which a person would use them. */
 const WAYS_APART: readonly WayApart[] = [
-	(group, label, _, isNoun) => widerLabelOf(group, label, isNoun),
+	(group, label, _, naming) => widerLabelOf(group, label, naming),
 	(group, label) => {
 		const measure = MEASURES[group[0]!.dimension.split(' ')[0]!];
 		return measure && !label.includes(measure) && !label.includes(':')
 			? `${label}: ${measure}`
 			: undefined;
 	},
-	(group, label, others, isNoun) => beside(label, ownTermOf(group, label, others, isNoun)),
-	(group, label, _, isNoun) => beside(label, headingOf(group, isNoun))
+	(group, label, others, naming) => beside(label, ownTermOf(group, label, others, naming)),
+	(group, label, _, naming) => beside(label, headingOf(group, naming))
 ];
 
 /** What a figure of a dimension tells of a thing. */
@@ -44,11 +44,11 @@ function beside(label: string, further: string): string | undefined {
 }
 
 /** The term that most of a group's sentences use and none of the others'; empty when there is none. */
-function ownTermOf(group: Group, label: string, others: readonly Group[], isNoun: IsNoun): string {
+function ownTermOf(group: Group, label: string, others: readonly Group[], naming: Naming): string {
 	const theirs = new Set(others.flat().flatMap(({ fact }) => fact.terms));
 	const uses = new Map<string, number>();
 	for (const term of group.flatMap(({ fact }) => fact.terms)) {
-		const names = isNoun(term.split(/[ -]/).at(-1)!);
+		const names = naming.isNoun(term.split(/[ -]/).at(-1)!);
 		if (names && !theirs.has(term) && !label.includes(term))
 			uses.set(term, (uses.get(term) ?? 0) + 1);
 	}
@@ -65,8 +65,8 @@ function ownTermOf(group: Group, label: string, others: readonly Group[], isNoun
  * What the figures of each group are figures of; empty for a group of one. Of several that would
  * be called the same, each says more in the first way that no other label is like.
  */
-export function labelsOf(groups: readonly Group[], isNoun: IsNoun): readonly string[] {
-	const labels = groups.map((group) => (group.length > 1 ? labelOf(group, isNoun) : ''));
+export function labelsOf(groups: readonly Group[], naming: Naming): readonly string[] {
+	const labels = groups.map((group) => (group.length > 1 ? labelOf(group, naming) : ''));
 	const taken = new Set(labels);
 	for (const alike of alikeIn(labels)) {
 		let left = alike;
@@ -76,7 +76,7 @@ export function labelsOf(groups: readonly Group[], isNoun: IsNoun): readonly str
 					groups[at]!,
 					labels[at]!,
 					alike.filter((other) => other !== at).map((other) => groups[other]!),
-					isNoun
+					naming
 				)
 			);
 			const own = told.map(
