@@ -58,7 +58,7 @@ const FORMS: readonly (readonly [RegExp, Wanted])[] = [
 		want('duration', true)
 	],
 	[
-		/^when\b|\bwhat time\b|\b(?:best|right|good) (?:time|month|season|day|moment)\b|\bwhen (?:should|can|do|is)\b/,
+		/^when\b|\bwhat (?:time|day|month|season)\b|\b(?:best|right|good|ideal|cheapest|\p{L}{3,}est) (?:time|month|season|day|week|moment|hour)\b|\bwhen (?:should|can|do|is)\b/u,
 		want('moment', true)
 	],
 	[
@@ -78,10 +78,11 @@ const FORMS: readonly (readonly [RegExp, Wanted])[] = [
 	[/^why\b|\bwhat (?:causes?|makes?)\b/, want('reason')],
 	[/^where\b/, want('place')],
 	[
-		/^which\b|^what (?:kind|sort|type|is the best|are the best)\b|\bbetter\b.*\bor\b|\bor\b.*\bbetter\b|^(?!(?:is|are|do|does|can|should|will|would|how|why|what|when)\b).*\bor\b|\b(?:vs\.?|versus)\b|\bbetter than\b/,
+		/^which\b|^what (?:kind|sort|type)\b|^what(?: is| are|['’]s) the (?:best|worst|right|most|least|\p{L}{3,}est)\b|\bbetter\b.*\bor\b|\bor\b.*\bbetter\b|^(?!(?:is|are|do|does|can|should|will|would|how|why|what|when)\b).*\bor\b|\b(?:vs\.?|versus)\b|\bbetter than\b/u,
 		want('choice')
 	],
-	[/^what (?:is|are|does|do)\b.{2,40}$/, want('definition')],
+	// "what is needed to …" asks for more than what a thing is
+	[/^what (?:is|are|does|do)\b(?!.*\bto \p{L}).{2,40}$/u, want('definition')],
 	[
 		/\bhow (?:hard|difficult|easy|tricky|tough)\b|^(?:is|are|was)\b.*\b(?:difficult|easy|tricky)\b|^(?:is|are|was)\b(?=.*(?:\bit\b|\p{L}ing\b|\bto \p{L})).*\b(?:hard|tough)(?: to\b|$)/u,
 		want('effort', true)
