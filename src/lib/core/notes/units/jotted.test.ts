@@ -144,6 +144,29 @@ describe('a talk put down in turns', () => {
 	});
 });
 
+describe('questions among notes', () => {
+	it('leave what stands under "to check" as it is', () => {
+		const { units } = readText(
+			'# Own notes\n\n## to check\nis it the same in the EU?\nvegan angle?\nphoto of the zip\n'
+		);
+		expect(units.map(({ kind }) => kind)).toEqual(['todo', 'todo', 'todo']);
+	});
+
+	it('say what a client’s answers are for', () => {
+		const { units } = readText(
+			'Answers from the client\n\nWho should read it?\nNew owners, mostly families\nWhat do they get wrong?\nThe hutch is too small.\nAnything to stay away from?\nour prices\n'
+		);
+		expect(units.map(({ kind }) => kind)).toEqual([
+			'question',
+			'brief',
+			'question',
+			'claim',
+			'question',
+			'do-not-say'
+		]);
+	});
+});
+
 describe('answers to the numbered questions of a mail', () => {
 	it('stand under the questions, and are no steps', () => {
 		const { units } = readText(

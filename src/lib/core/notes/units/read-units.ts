@@ -317,9 +317,9 @@ class NoteReader {
 			const [line] = part;
 			if (part.length === 1 && isAsked(line!.text)) {
 				// what a client is asked about the text says what the answer is for
-				if (kindUnder(line!.text) !== null || kindUnder(this.#heading) !== null)
-					this.#heading = kindUnder(line!.text) === null ? '' : line!.text;
-				if (kindUnder(line!.text) !== null) {
+				const isOfText = kindUnder(line!.text) !== null;
+				if (isOfText || /\?$/.test(this.#heading)) this.#heading = isOfText ? line!.text : '';
+				if (isOfText) {
 					this.#add(line!, line!.text, line!.start, line!.end, { kind: 'question' });
 					continue;
 				}
