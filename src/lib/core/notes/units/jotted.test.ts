@@ -144,6 +144,23 @@ describe('a talk put down in turns', () => {
 	});
 });
 
+describe('lines that begin with numbers', () => {
+	it('are steps where they are counted off, and kinds of a thing where they are not', () => {
+		const steps = readText(
+			'Grafting day\n\nsome words first\n1 slope cut both, 4 cm long\n2 tongue cut a third down\n3 push together on one side\n'
+		);
+		expect(steps.units.slice(-3).map(({ kind, text }) => `${kind}: ${text}`)).toEqual([
+			'step: slope cut both, 4 cm long',
+			'step: tongue cut a third down',
+			'step: push together on one side'
+		]);
+		const kinds = readText(
+			'Own notes\n\n1 season – comfort +8 and up – summer\n2 season – +3 to +8 – May to Sept\n3 season – 0 to -5 – most people\n'
+		);
+		expect(kinds.units.map(({ text }) => text)).toContain('2 season – +3 to +8 – May to Sept');
+	});
+});
+
 describe('questions among notes', () => {
 	it('leave what stands under "to check" as it is', () => {
 		const { units } = readText(

@@ -114,7 +114,7 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 function isOfPeople(text: string): boolean {
 	if (/[=→]/.test(text)) return false;
 	return (
-		/\b(?:she|he|her|his|they|their|I|me|my|we|our|us|met|(?:years?|yrs?) (?:in|at|as|of)|since (?:19|20)\d\d)\b/i.test(
+		/\b(?:she|he|her|his|they|their|I|me|my|we|our|us|met|(?:years?|yrs?) (?:in|at|as|of)|since (?:19|20)\d\d)\b|^(?:used to|work(?:s|ed)|trained|grew up|retired|runs|ran|keeps|teaches|taught|owns)\b/i.test(
 			text
 		) ||
 		/\p{Ll}[ ,]+\p{Lu}\p{Ll}/u.test(text) ||

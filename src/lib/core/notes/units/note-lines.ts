@@ -256,7 +256,9 @@ function asCounted(lines: readonly NoteLine[]): NoteLine[] {
 		const run = lines.slice(i, end);
 		// "1 egg", "2 onions", "3 carrots" are amounts
 		const words = run.flatMap(({ text }) => text.split(/\s+/)).length;
-		if (run.length < LEAST_COUNTED || words < 4 * run.length) continue;
+		// and "1 season – …", "2 season – …" are kinds of one thing
+		const opens = new Set(run.map(({ text }) => text.split(/\s+/)[1]));
+		if (run.length < LEAST_COUNTED || words < 4 * run.length || opens.size < run.length) continue;
 		run.forEach((line, k) => {
 			const text = line.text.replace(BARE_NUMBER, '');
 			done[i + k] = { ...line, shape: 'number', rank: k + 1, text };
