@@ -4,6 +4,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { LIKELY_KINDS, signsOf } from '../src/lib/core/notes';
 import { sentencesOf } from '../src/lib/core/text';
+import { JOBS } from '../tests/support/job-analysis';
 
 interface Line {
 	readonly from: string;
@@ -29,14 +30,6 @@ const line = (from: string, text: string, kind: string): Line[] =>
 			];
 
 type Gold = readonly { readonly text: string; readonly kind: string }[];
-const JOBS = [
-	'community-hall',
-	'dehumidifier',
-	'house-move',
-	'moss-lawn',
-	'running-shoes-wear',
-	'sleeping-bag'
-];
 /** What articles say is matter, in whole sentences; there are many of them, so that each counts less. */
 const OF_ARTICLES = 0.3;
 const sentencesOfArticles = (job: string): Line[] => {

@@ -107,7 +107,7 @@ export function kindOf(text: string, setting: Setting): UnitKind {
 	if (isAsked(text)) return 'question';
 	if (under === 'definition' || isDefinition(text) || saysWhatItIs(text, setting))
 		return 'definition';
-	return (setting.isOfWriting || isOdd(text) ? null : likelyKind(text)) ?? 'claim';
+	return (!setting.isOfWriting && canBeTold(text) ? likelyKind(text) : null) ?? 'claim';
 }
 
 /** What the head of a note says of somebody: who they are, where they were met. */
@@ -124,10 +124,10 @@ function isOfPeople(text: string): boolean {
 
 const WORDS_OF_REMARK = 5;
 
-/** Too few words to tell by, or so many that they tell of something. */
-function isOdd(text: string): boolean {
+/** Whether a line has enough words to tell by, and not so many that it must be matter. */
+function canBeTold(text: string): boolean {
 	const words = text.split(/\s+/).length;
-	return words < LEAST_WORDS || words > MOST_WORDS;
+	return words >= LEAST_WORDS && words <= MOST_WORDS;
 }
 
 const LEAST_WORDS = 3;

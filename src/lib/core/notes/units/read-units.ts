@@ -309,20 +309,10 @@ class NoteReader {
 				this.#readSpeech(first!, speech, after);
 				continue;
 			}
-			if (isAnsweredBy(paragraphs[i + 1]?.[0]) && part.length === 1 && first!.text.endsWith('?')) {
+			if (part.length === 1 && this.#opensAnswer(first!, paragraphs[i + 1]?.[0])) {
 				this.#add(first!, first!.text, first!.start, first!.end, { kind: 'question' });
 				this.#heading = first!.text;
 				continue;
-			}
-			const [line] = part;
-			if (part.length === 1 && isAsked(line!.text)) {
-				// what a client is asked about the text says what the answer is for
-				const isOfText = kindUnder(line!.text) !== null;
-				if (isOfText || /\?$/.test(this.#heading)) this.#heading = isOfText ? line!.text : '';
-				if (isOfText) {
-					this.#add(line!, line!.text, line!.start, line!.end, { kind: 'question' });
-					continue;
-				}
 			}
 			const setting: Setting = { ...this.#setting(), amongWishes };
 			this.#addSentences(part.length === 1 ? first! : this.#joined(part), setting, {});
@@ -330,6 +320,18 @@ class NoteReader {
 		// what somebody's note says of itself stands in its first paragraphs, or in fields
 		if (this.#headParagraphs >= (this.#note.head ? 3 : 2) || lines.some(isSpeakerField))
 			this.#endHead();
+	}
+
+	/**
+	 * Whether a line is a question that what follows stands under: one answered by "yes" or "no", or
+	 * one to a client about the text, which says what the answer is for. Any other question ends it.
+	 */
+	#opensAnswer({ text }: NoteLine, next: NoteLine | undefined): boolean {
+		if (text.endsWith('?') && isAnsweredBy(next)) return true;
+		if (!isAsked(text)) return false;
+		if (kindUnder(text) !== null) return true;
+		if (this.#heading.endsWith('?')) this.#heading = '';
+		return false;
 	}
 
 	/** Lines that a program broke, as one; places stay as they are. */

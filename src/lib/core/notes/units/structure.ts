@@ -165,7 +165,7 @@ function textGroups(
 		if (!isSpeech && isHeadOfSteps(run, at)) {
 			close();
 			groups.push({ kind: 'label', lines: [run[at]!], marks: '' });
-			const steps = toldFrom(run, at + 1);
+			const steps = ordersFrom(run, at + 1);
 			if (steps.length > 0) groups.push({ kind: 'list', lines: steps, marks: 'number' });
 			at += 1 + steps.length;
 			continue;
@@ -343,7 +343,7 @@ const STATES =
 	/^(?:an?|the|this|that|it|they|we|she|he|there|some|most|all|if|when)\s.*\b(?:is|are|was|were|takes?|has|have|had|costs?|means|lasts?|needs?|comes?|goes|gets?|works?|helps?|kills?|makes?|wants?)\b|^[^:]{1,30}:\s|^\(|\?$/i;
 
 /** Lines from a place on that say what to do, three and more; else none. */
-function toldFrom(run: readonly NoteLine[], from: number): NoteLine[] {
+function ordersFrom(run: readonly NoteLine[], from: number): NoteLine[] {
 	let to = from;
 	while (to < run.length && run[to]!.shape === 'plain' && !STATES.test(run[to]!.text)) to++;
 	return to - from >= LEAST_ROWS ? run.slice(from, to) : [];

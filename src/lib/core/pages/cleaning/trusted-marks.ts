@@ -1,4 +1,5 @@
 import type { Element } from 'hast';
+import { CONSENT, consentPartsOf } from './consent';
 import { menusOf } from './menus';
 import type { Mark, RawBlock } from './raw-block';
 
@@ -10,10 +11,11 @@ import type { Mark, RawBlock } from './raw-block';
  */
 export function withTrustedNoise(raw: readonly RawBlock[]): RawBlock[] {
 	const menus = menusOf(raw);
-	const layout = layoutParts(raw, menus);
+	const notices = consentPartsOf(raw);
+	const layout = layoutParts(raw, menus, notices);
 	const left = raw.map(({ marks }) => marks.filter(({ element }) => !layout.has(element)));
 	const lifted = namesOfMostProse(raw, left);
-	if (partsThatAsk(raw).size > 0) lifted.delete(CONSENT);
+	if (notices.size > 0) lifted.delete(CONSENT);
 	return raw.map((block, i) => ({
 		...block,
 		noise:
@@ -31,37 +33,15 @@ const LOOSE_WORDS = 80;
 /** Reasons that long articles have often for a part of theirs: they need the larger share. */
 const NEED_LAYOUT: ReadonlySet<string> = new Set(['cookie notice', 'related links', 'footer']);
 
-const CONSENT = 'cookie notice';
-
-/** What a notice about cookies speaks of and an article about biscuits does not, in some languages. */
-const OF_BROWSERS =
-	/\b(?:web ?sites?|browsers?|consent|privacy|analytics|third part(?:y|ies)|webbplats\w*|webbläsar\w*|nettsted\w*|nettleser\w*|nettside\w*|hjemmeside\w*|webseiten?|datenschutz\w*|einwillig\w*|sites? (?:web|internet)|navigat(?:eur|ore)|consentement|confidentialité|sitios? web|navegador|consentimiento|privacidad|privacidade|siti? web|riservatezza|website\w*|toestemming|samtyk\w*|samtyck\w*)\b/iu;
-/** Share of its paragraphs that speak so. */
-const ASKING_SHARE = 0.3;
-
-/** Parts named after cookies or consent that do speak of them: however long, they are not the article. */
-function partsThatAsk(blocks: readonly RawBlock[]): Set<Element> {
-	const parts = new Map<Element, { all: number; asking: number }>();
-	for (const { block, marks } of blocks)
-		for (const { reason, element } of marks) {
-			if (reason !== CONSENT || block.kind !== 'paragraph') continue;
-			const part = parts.get(element) ?? { all: 0, asking: 0 };
-			part.all++;
-			if (OF_BROWSERS.test(block.text)) part.asking++;
-			parts.set(element, part);
-		}
-	return new Set(
-		[...parts]
-			.filter(([, { all, asking }]) => asking >= 2 && asking >= ASKING_SHARE * all)
-			.map(([element]) => element)
-	);
-}
-
 /**
  * Marked parts that hold most of the prose. Shares are taken without comments, which may well be
  * longer than the article that they follow.
  */
-function layoutParts(raw: readonly RawBlock[], menus: ReadonlySet<Element>): Set<Element> {
+function layoutParts(
+	raw: readonly RawBlock[],
+	menus: ReadonlySet<Element>,
+	notices: ReadonlySet<Element>
+): Set<Element> {
 	const inMenu = ({ marks }: RawBlock) => marks.some(({ element }) => menus.has(element));
 	const prose = raw.filter((block) => isProse(block) && !isIn(block, 'comments') && !inMenu(block));
 	const blocks = prose.length > 0 ? prose : raw.filter(isProse);
@@ -76,7 +56,6 @@ function layoutParts(raw: readonly RawBlock[], menus: ReadonlySet<Element>): Set
 			paragraphs.set(mark.element, (paragraphs.get(mark.element) ?? 0) + 1);
 		}
 	const layout = new Set<Element>();
-	const asking = partsThatAsk(blocks);
 	for (const [element, { reason, by }] of marks) {
 		const share = words.get(element)! / total;
 		const isLoose =
@@ -84,8 +63,7 @@ function layoutParts(raw: readonly RawBlock[], menus: ReadonlySet<Element>): Set
 			!NEED_LAYOUT.has(reason) &&
 			words.get(element)! >= LOOSE_WORDS &&
 			paragraphs.get(element)! >= 2;
-		if (by === 'content' || menus.has(element) || (reason === CONSENT && asking.has(element)))
-			continue;
+		if (by === 'content' || menus.has(element) || notices.has(element)) continue;
 		if (share >= LAYOUT_SHARE || (isLoose && share >= LOOSE_SHARE)) layout.add(element);
 	}
 	return layout;
