@@ -4,7 +4,7 @@ import model from 'wink-eng-lite-web-model';
 import winkNLP from 'wink-nlp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readQuestions } from '../notes';
-import { cleanPage, keptBlocksOf } from '../pages';
+import { cleanPage, keptBlocksOf, readText } from '../pages';
 import { makeTagger, type Tagger } from '../text';
 import { assembleFindings, type Findings } from './findings';
 import {
@@ -72,10 +72,54 @@ describe('candidatesOf', () => {
 		expect(keys('Build the wall slowly.')).not.toContain('build');
 	});
 
-	it('gives nouns of time and measure where a heading names them', () => {
-		const inHeading = candidatesOf(tag('what to do in spring'), true).map(({ key }) => key);
-		expect(inHeading).toContain('spring');
-		expect(keys('We start it in spring.')).not.toContain('spring');
+	it('takes nouns of time and measure for terms where a heading names them, or half of the pages', () => {
+		const said = (text: string, i: number) =>
+			workOnPage(
+				{
+					id: `p${i}`,
+					title: '',
+					description: '',
+					siteNames: [],
+					blocks: keptBlocksOf(readText(text)),
+					links: 0
+				},
+				tag
+			);
+		const found = (texts: readonly string[]) =>
+			assembleFindings(texts.map(said), [], OPTIONS).terms.map(({ phrase }) => phrase);
+		const dull = '# Walls\n\nThe footings of the wall are wide. The copes lie on the wall.';
+		const told = `${dull} In spring the footings settle, and in spring the copes dry.`;
+		const headed = `${dull}\n\n## In spring\n\nThe footings settle in spring and the copes dry.`;
+		expect(found([told, dull, dull, dull, dull, dull])).not.toContain('spring');
+		expect(found([headed, told, dull, dull, dull, dull])).toContain('spring');
+		expect(found([told, told, told, dull, dull, dull])).toContain('spring');
+	});
+
+	it('gives what fills a time, and no time that is counted', () => {
+		expect(keys('Label the boxes before moving day. It took three days.')).toContain('moving day');
+		expect(keys('It takes a two day drive.').join()).not.toContain('two day');
+	});
+
+	it('sees nouns behind a possessive, and those made of a verb and a particle', () => {
+		expect(
+			keys('Change your address and call them. Forms for a change of address are free.')
+		).toContain('address');
+		expect(keys('Do a last walk-through at noon.')).toContain('walk through');
+		expect(keys('Washing-up liquid in warm water does it.')).toContain('washing up liquid');
+	});
+
+	it('sees a thing in a small word where only a noun can stand', () => {
+		expect(keys('The same down bag kept its hydrophobic down dry.')).toEqual(
+			expect.arrayContaining(['down bag', 'hydrophobic down', 'down'])
+		);
+		expect(keys('Write a will with two witnesses.')).toContain('will');
+		expect(keys('Sit down. You will see it can go down well in the end.').join()).not.toMatch(
+			/\b(?:down|will|can|well)\b/
+		);
+	});
+
+	it('knows a deed by its prefix where everyday English lacks it', () => {
+		expect(keys('In autumn aerate, overseed and water.')).toContain('overseed');
 	});
 
 	it('gives noun phrases and the phrases inside them', () => {

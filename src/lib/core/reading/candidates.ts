@@ -57,12 +57,17 @@ quarter third gap litre acre hectare everyone money price figure rate share tota
 		.map(oneSpelling)
 );
 
-/** Nouns of measure and time that are a matter where headings name them: "In spring", "What it costs". */
-const NAMED_IN_HEADINGS = new Set(
+/** Nouns of measure and time that are a matter where headings name them, or most pages: "In spring", "What it costs". */
+const TERMS_BY_USE = new Set(
 	'spring summer autumn winter season cost price weight height depth width level distance pair mile'
 		.split(' ')
 		.map(oneSpelling)
 );
+
+/** Whether a word is a term only where headings, or many pages, make it one. */
+export function isTermByUse(key: string): boolean {
+	return TERMS_BY_USE.has(key);
+}
 
 /** Units that are things as well, and so may be terms. */
 const NOT_ONLY_UNITS = new Set(['bar', 'cup', 'season', 'night', 'pound', 'stone']);
@@ -73,6 +78,9 @@ const UNITS = new Set(
 		.split(' ')
 		.map(oneSpelling)
 );
+
+/** Units of time that are named by what fills them: "moving day", "drying time", "race week". */
+const TIMES = new Set(['hour', 'day', 'week', 'month', 'year']);
 
 const WEAK_PARTICIPLES = new Set(
 	`using having making getting taking doing being keeping leaving putting giving going coming looking trying needing
@@ -104,6 +112,8 @@ interface FoldedToken {
 	readonly joined: boolean;
 	/** Behind a number: a measure here belongs to that. */
 	readonly isAfterNumber: boolean;
+	/** A small word that is a thing where it stands: "a down bag", "the will". */
+	readonly isThing: boolean;
 }
 
 /**
@@ -111,7 +121,7 @@ interface FoldedToken {
  * other nouns before them. Phrases inside longer ones are given too; what does not live on its
  * own is discounted later.
  */
-export function candidatesOf(tokens: readonly TaggedToken[], isHeading = false): CandidateUse[] {
+export function candidatesOf(tokens: readonly TaggedToken[]): CandidateUse[] {
 	const folded = fold(tokens);
 	const found: CandidateUse[] = [];
 	for (let end = 0; end < folded.length; end++) {
@@ -123,7 +133,7 @@ export function candidatesOf(tokens: readonly TaggedToken[], isHeading = false):
 			if (first.kind === 'break' || first.kind === 'verb') break;
 			if (first.joined) continue;
 			const length = end - start + 1;
-			if (!isPhrase(folded, start, end, isHeading)) continue;
+			if (!isPhrase(folded, start, end)) continue;
 			const words = folded.slice(start, end + 1);
 			found.push({
 				key: words.map(({ key }) => key).join(' '),
@@ -164,19 +174,14 @@ function saidOf(words: readonly FoldedToken[]): string {
 		.join('');
 }
 
-function isPhrase(
-	tokens: readonly FoldedToken[],
-	start: number,
-	end: number,
-	isHeading: boolean
-): boolean {
+function isPhrase(tokens: readonly FoldedToken[], start: number, end: number): boolean {
 	const first = tokens[start]!;
 	const last = tokens[end]!;
 	if (start === end)
 		return (
 			last.key.length >= 3 &&
-			(!EMPTY_NOUNS.has(last.key) || (isHeading && NAMED_IN_HEADINGS.has(last.key))) &&
-			!isStopWord(last.key) &&
+			(last.isThing || !EMPTY_NOUNS.has(last.key) || isTermByUse(last.key)) &&
+			(last.isThing || !isStopWord(last.key)) &&
 			(unitOf(last.key) === undefined || NOT_ONLY_UNITS.has(last.key))
 		);
 	if (first.kind === 'adjective' && VAGUE.has(first.key)) return false;
@@ -188,10 +193,17 @@ function isPhrase(
 		(first.isAfterNumber || /^[^aeiou]+$/.test(first.key) || /spoon$/.test(first.key))
 	)
 		return false;
-	if (UNITS.has(last.key) || (EMPTY_NOUNS.has(first.key) && EMPTY_NOUNS.has(last.key)))
-		return false;
+	if (EMPTY_NOUNS.has(first.key) && EMPTY_NOUNS.has(last.key)) return false;
+	if (UNITS.has(last.key) && !(TIMES.has(last.key) && isNamingTime(first))) return false;
 	// a stop word that opens a name is a part of it: "all-purpose flour"
-	return (tokens[start + 1]!.joined || !isStopWord(first.key)) && !isStopWord(last.key);
+	return (
+		(first.isThing || tokens[start + 1]!.joined || !isStopWord(first.key)) &&
+		(last.isThing || last.joined || !isStopWord(last.key))
+	);
+}
+
+function isNamingTime({ kind, key, isAfterNumber }: FoldedToken): boolean {
+	return (kind === 'noun' || /ing$/.test(key)) && !isAfterNumber && unitOf(key) === undefined;
 }
 
 function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
@@ -223,8 +235,14 @@ function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 			const part = parts[k]!;
 			const opens = k < parts.length - 1 || joins === true;
 			const known = formOf(part, pos);
+			const closes = (joined || k > 0) && !opens && PARTICLE.test(part);
+			const isThing = isThingByPlace(tokens, i);
 			const { key, surface, kind } =
-				opens && known.kind === 'break' ? nameOpening(part, known) : known;
+				closes || isThing
+					? { ...known, kind: 'noun' as const }
+					: opens && known.kind === 'break'
+						? nameOpening(part, known)
+						: known;
 			// every word of every page passes here: no copies of objects
 			folded.push({
 				key,
@@ -233,13 +251,44 @@ function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 				proper: pos === 'PROPN' && before !== 'PUNCT' && /^\p{Lu}/u.test(part),
 				opensClause: CLAUSE_OPENERS.has(before),
 				joined: joined || k > 0,
-				isAfterNumber: k === 0 && isNumber(tokens[i - 1])
+				isAfterNumber: k === 0 && isNumber(tokens[i - 1]),
+				isThing
 			});
 			joined = false;
 		}
 	}
 	return folded;
 }
+
+/** Small words that are things as well: feathers, a testament, a tin, a hole with water. */
+const THINGS_TOO = /^(?:down|will|can|well|must)$/;
+const NO_NOUN_BEHIND = /^(?:DET|PRON|ADV|NUM|PROPN)$/;
+
+/**
+ * Whether a small word is a thing: an article or adjective demands a noun ("the same down bag", "write a
+ * will") or a noun stands before and a verb behind ("goose down has").
+ */
+function isThingByPlace(tokens: readonly TaggedToken[], i: number): boolean {
+	if (!THINGS_TOO.test(tokens[i]!.text.toLowerCase())) return false;
+	const before = tokens[i - 1];
+	const after = tokens[i + 1];
+	const behind = after?.pos ?? 'PUNCT';
+	if (!before || (after?.attached === true && HYPHEN.test(after.text))) return false;
+	if (before.pos === 'DET' || before.pos === 'ADJ' || POSSESSIVE.test(before.text))
+		return !NO_NOUN_BEHIND.test(behind) && (behind !== 'ADJ' || before.pos === 'ADJ');
+	const isHead = behind === 'AUX' || behind === 'VERB' || behind === 'PUNCT' || behind === 'X';
+	return before.pos === 'NOUN' && isHead && !hasVerbBefore(tokens, i - 1);
+}
+
+/** Whether a verb stands before a place in its clause, which could take a small word for its own. */
+function hasVerbBefore(tokens: readonly TaggedToken[], i: number): boolean {
+	for (let k = i - 1; k >= 0 && tokens[k]!.pos !== 'PUNCT' && tokens[k]!.pos !== 'X'; k--)
+		if (tokens[k]!.pos === 'VERB' || tokens[k]!.pos === 'AUX') return true;
+	return false;
+}
+
+/** What makes a noun of a verb before a hyphen: "walk-through", "washing-up", "build-up". */
+const PARTICLE = /^(?:up|down|in|out|on|off|through|over|back|away|together)$/;
 
 /** What hyphens join: "dry-stone". */
 function partsOf(word: string): readonly string[] {
@@ -262,7 +311,8 @@ const BREAK: FoldedToken = {
 	proper: false,
 	opensClause: false,
 	joined: false,
-	isAfterNumber: false
+	isAfterNumber: false,
+	isThing: false
 };
 
 /** End of what is written without a space from a token on. */
@@ -331,8 +381,11 @@ function isVerbalNoun(tokens: readonly TaggedToken[], i: number): boolean {
 			(tokens[at]!.pos === 'VERB' && /(?:ing|ed)$/i.test(tokens[at]!.text)))
 	)
 		at--;
-	return tokens[at]?.pos === 'DET';
+	return tokens[at]?.pos === 'DET' || POSSESSIVE.test(tokens[at]?.text ?? '');
 }
+
+/** They demand a noun as an article does: "change your address". */
+const POSSESSIVE = /^(?:my|your|our|their|its|his)$/i;
 
 /** Verbs after which a noun is followed by a base form: "help the wall stand". */
 const LETS_DO =
@@ -344,7 +397,13 @@ const LETS_DO =
  */
 function isNounByPlace(tokens: readonly TaggedToken[], i: number): boolean {
 	const { text, pos } = tokens[i]!;
-	if (pos !== 'VERB' || /(?:ing|ed|en|s)$/i.test(text)) return false;
+	// "washing-up liquid in warm water"
+	if (pos === 'ADJ' && tokens[i - 1]?.attached && HYPHEN.test(tokens[i - 2]?.text ?? ''))
+		return (
+			/^(?:PUNCT|ADP|CCONJ|VERB|AUX)$/.test(tokens[i + 1]?.pos ?? 'PUNCT') &&
+			PARTICLE.test(tokens[i - 1]!.text)
+		);
+	if (pos !== 'VERB' || /(?:ing|ed|en|(?<!s)s)$/i.test(text)) return false;
 	let at = i - 1;
 	if (/^[-\u2010\u2011]$/.test(tokens[at]?.text ?? '')) at--;
 	const before = tokens[at];
@@ -387,7 +446,7 @@ function foldForm(text: string, pos: string): Form {
 function kindOf(plain: string, pos: string): FoldedToken['kind'] {
 	if (pos === 'NOUN' || pos === 'PROPN') return isStopWord(plain) ? 'break' : 'noun';
 	if (pos === 'ADJ') return isStopWord(plain) ? 'break' : 'adjective';
-	if (pos === 'VERB' && /(?:ing|ed|en)$/.test(plain) && !isStopWord(plain)) return 'participle';
+	if (pos === 'VERB' && /(?:ing|(?<!e)ed|en)$/.test(plain) && !isStopWord(plain)) return 'participle';
 	if (pos === 'VERB' && isDoing(plain)) return 'verb';
 	return 'break';
 }
@@ -398,7 +457,10 @@ function isDoing(plain: string): boolean {
 		plain.length > 2 &&
 		!WEAK_VERBS.has(plain) &&
 		!isStopWord(plain) &&
-		isEverydayWord(plain) &&
+		(isEverydayWord(plain) || isEverydayWord(PREFIXED.exec(plain)?.[1] ?? '')) &&
 		verbFormsOf(plain).length > 1
 	);
 }
+
+/** A deed of the craft that everyday English lacks: "overseed", "repot", "descale". */
+const PREFIXED = /^(?:over|under|out|re|de|un|pre|inter|mis)-?(\p{L}{3,})$/u;

@@ -22,10 +22,7 @@ export function countCandidates(units: readonly Unit[], tag: Tagger): CandidateC
 		// title case makes every word a proper noun; small letters let the tagger see what it is
 		const isProse = unit.place === 'body' || unit.place === 'faq';
 		const text = isProse && !isTitleCased(unit.text) ? unit.text : unit.text.toLowerCase();
-		for (const { key, surface, length, isAction, isName, isWhole } of candidatesOf(
-			tag(text),
-			unit.place === 'h2' || unit.place === 'h3'
-		)) {
+		for (const { key, surface, length, isAction, isName, isWhole } of candidatesOf(tag(text))) {
 			let entry = counts.get(key);
 			if (!entry) {
 				entry = {

@@ -1,6 +1,6 @@
 import { leastPagesOf } from '../least-pages';
 import { indexTerms, isDoingVerb, isStopWord, termKeyOf, verbFormsOf } from '../../text';
-import type { PageWork } from '../../reading';
+import { isTermByUse, type PageWork } from '../../reading';
 import { NO_EDITS, type FindingEdits } from '../edits';
 import { quantileOf } from '../spread';
 import type { TermUse, Term, TermOptions, TermsFound } from './term';
@@ -157,7 +157,8 @@ function rankedEntries(pages: readonly PageWork[], asked: Asked): Entry[] {
 			({ candidate, uses: on }) =>
 				isFixed(candidate.key, asked) ||
 				((on.length >= leastPages || (on.length > 0 && isInNotes(candidate.key))) &&
-					livesAlone(candidate, on, keyword))
+					livesAlone(candidate, on, keyword) &&
+					(!isTermByUse(candidate.key) || isMatter(on, pages.length)))
 		)
 		.map((entry) => ({
 			...entry,
@@ -174,6 +175,14 @@ function rankedEntries(pages: readonly PageWork[], asked: Asked): Entry[] {
 			(a, b) =>
 				rankOf(b, keyword) - rankOf(a, keyword) || (a.candidate.key < b.candidate.key ? -1 : 1)
 		);
+}
+
+/** Part of the pages that make a measure or a time of year a term where no heading does. */
+const MATTER_OF = 0.5;
+
+/** Whether headings speak of it, or many pages. */
+function isMatter(uses: readonly TermUse[], pageCount: number): boolean {
+	return uses.some(({ h1, h2, h3 }) => h1 || h2 || h3) || uses.length >= MATTER_OF * pageCount;
 }
 
 /**

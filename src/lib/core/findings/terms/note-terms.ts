@@ -1,5 +1,5 @@
 import { everydayRateOf, isStopWord } from '../../text';
-import type { PageWork } from '../../reading';
+import { isTermByUse, type PageWork } from '../../reading';
 import { kindOfCandidate, surfaceOf } from './fold-candidates';
 import { type Term } from './term';
 
@@ -31,7 +31,7 @@ export function findNoteTerms(
 	for (const note of notes) {
 		for (const candidate of note.candidates) {
 			const { key, whole } = candidate;
-			if (onPages.has(key) || known.has(key) || whole === 0) continue;
+			if (onPages.has(key) || known.has(key) || whole === 0 || isTermByUse(key)) continue;
 			let entry = found.get(key);
 			if (!entry) {
 				entry = {
