@@ -67,7 +67,7 @@ const lines: readonly Line[] = [
 const LEAST_TENTHS = 3;
 const KINDS = LIKELY_KINDS.length + 1;
 const LEAST_LINES = 2;
-const SHRINKS = 0.4;
+const SHRINKS = 0.2;
 const ROUNDS = 300;
 const RATE = 0.05;
 

@@ -446,7 +446,8 @@ function foldForm(text: string, pos: string): Form {
 function kindOf(plain: string, pos: string): FoldedToken['kind'] {
 	if (pos === 'NOUN' || pos === 'PROPN') return isStopWord(plain) ? 'break' : 'noun';
 	if (pos === 'ADJ') return isStopWord(plain) ? 'break' : 'adjective';
-	if (pos === 'VERB' && /(?:ing|(?<!e)ed|en)$/.test(plain) && !isStopWord(plain)) return 'participle';
+	if (pos === 'VERB' && /(?:ing|(?<!e)ed|en)$/.test(plain) && !isStopWord(plain))
+		return 'participle';
 	if (pos === 'VERB' && isDoing(plain)) return 'verb';
 	return 'break';
 }

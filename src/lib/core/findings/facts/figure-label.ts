@@ -8,7 +8,7 @@ import {
 	singularOf,
 	wordsOfSentence
 } from '../../text';
-import { numberOf, unitOf, type PageWork } from '../../reading';
+import { isTermByUse, numberOf, unitOf, type PageWork } from '../../reading';
 import { bareHeading } from '../bare-heading';
 import { isHeadingOfPage } from '../page-headings';
 import { type Statement, EXTENTS } from './statements';
@@ -54,8 +54,8 @@ export function namingOf(works: readonly PageWork[]): Naming {
 
 function nounsIn({ candidates }: PageWork): Map<string, number> {
 	const uses = new Map<string, number>();
-	for (const { count, asAction, surfaces } of candidates) {
-		if (asAction === count) continue;
+	for (const { key, count, asAction, surfaces } of candidates) {
+		if (asAction === count || isTermByUse(key)) continue;
 		for (const [surface, times] of surfaces) {
 			const word = plainWord(surface.split(/[ -]/).at(-1)!);
 			const noun = singularOf(word);
@@ -65,6 +65,13 @@ function nounsIn({ candidates }: PageWork): Map<string, number> {
 		}
 	}
 	return uses;
+}
+
+/** Terms of what is said around the figures; a word of measure or time names no thing. */
+function termsOf(
+	group: readonly { readonly fact: { readonly terms: readonly string[] } }[]
+): string[] {
+	return group.flatMap(({ fact }) => fact.terms).filter((key) => !isTermByUse(key));
 }
 
 /**
@@ -114,9 +121,7 @@ function namingWordsOf(group: readonly Statement[], naming: Naming, most = 3): s
 		});
 	}
 	const least = Math.max(2, group.length / 2);
-	const ofTerms = new Set(
-		group.flatMap(({ fact }) => fact.terms).flatMap((key) => key.split(/[ -]/))
-	);
+	const ofTerms = new Set(termsOf(group).flatMap((key) => key.split(/[ -]/)));
 	const found = new Set<string>();
 	for (const { fact } of group) {
 		for (const { word, stems } of [...wordsIn(fact.heading), ...wordsIn(fact.text)]) {
@@ -140,7 +145,7 @@ function namingWordsOf(group: readonly Statement[], naming: Naming, most = 3): s
 function termAround(group: readonly Statement[], word: string): string | undefined {
 	if (word === '' || word.includes(' ')) return undefined;
 	const uses = new Map<string, number>();
-	for (const key of group.flatMap(({ fact }) => fact.terms)) {
+	for (const key of termsOf(group)) {
 		if (key.split(/[ -]/).includes(word)) uses.set(key, (uses.get(key) ?? 0) + 1);
 	}
 	return [...uses]
@@ -243,7 +248,7 @@ type InOneName = (word: string, next: string) => boolean;
 /** The names in the sentences of a group, as pairs of words that stand in them one behind the other. */
 function namesIn(group: readonly Statement[]): InOneName {
 	const pairs = new Set<string>();
-	for (const key of group.flatMap(({ fact }) => fact.terms)) {
+	for (const key of termsOf(group)) {
 		const words = key.split(/[ -]/);
 		for (let i = 1; i < words.length; i++) pairs.add(`${words[i - 1]!} ${words[i]!}`);
 	}

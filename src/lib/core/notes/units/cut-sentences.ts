@@ -29,8 +29,17 @@ const LEAST_PIECE = 7;
  * Where somebody who dictates begins anew: "and he says", "but if", "because in september".
  * What is said after "because" and "so" belongs to what is before it, unless that is long.
  */
-const BEGINS_ANEW =
-	/\s(?=(?:okay so|ok so|oh and|also|but|anyway|and (?:he|she|it|they|i|you|we|a|an|the|someone|somebody|then|in|if|when|find|must|also|actually)|so (?:that|it|you|he|she|they|i|we)|because (?:in|the|it|if|you|they|then)|people|somebody|someone|summer|winter|spring|autumn|must|makes sense|that['’]s what)\b)/gi;
+const BEGINS_ANEW = new RegExp(
+	String.raw`\s(?=(?:${[
+		'okay|ok|right so|anyway|also|plus|but|hang on|hold on|by the way|note to self|remember|oh',
+		String.raw`and (?:he|she|it|they|i|you|we|an?|the|there|my|his|her|our|their|someone|somebody|then|in|if|when|for|find|must|also|actually|never|always|don['’]t)`,
+		'so (?:that|it|you|he|she|they|i|we)|because (?:in|the|it|if|you|they|then)|now (?:the|for|it|you|we|i)',
+		'the (?:other|next|last|second|third|main|best|worst) (?:thing|one|point|bit)|(?:first|second|third|last|next) thing|next (?:up|one)',
+		String.raw`people|somebody|someone|summer|winter|spring|autumn|must|makes sense|there['’]s|that['’]s (?:what|why|how|because|it)`,
+		'you (?:want|need|have|get|should|must|never) (?:to|a|the|your|some|it)'
+	].join('|')})\b)`,
+	'giu'
+);
 
 /**
  * Sentences of a line as a writer jots them down. Never cuts inside quotation marks or brackets;

@@ -88,7 +88,7 @@ function withoutLastPart(units: readonly UnitDraft[]): readonly UnitDraft[] {
 
 /** Says of what stands before it that it is not to be printed. */
 const SPEAKS_BACK =
-	/^(?:and |but |so |obviously,? |please |pls )*(?:(?:she|he|they|we|i) (?:does|do|did)(?:n['’]?t| not) want (?:that|this|it)\b|(?:that|this|it|all (?:that|this)) (?:obviously |of course )?(?:stays|is off|['’]s off|goes no further|is (?:just |only )?(?:between|for your))|keep (?:that|this|it)|(?:don['’]?t|do not|never) (?:print|publish|use|quote|repeat|write|put) (?:that|this|it)\b|not (?:for|to be) (?:print|printed|publication|quoted|used)\b|(?:that|the|this) last (?:bit|part|thing|one)\b|(?:leave|cut|take|strike) (?:that|this|it)(?: last)?(?: bit| part| one)? out\b)/i;
+	/^(?:and |but |so |obviously,? |please |pls )*(?:(?:she|he|they|we|i) (?:does|do|did)(?:n['’]?t| not) want (?:that|this|it)\b|(?:that|this|it|all (?:that|this)) (?:obviously |of course )?(?:stays|is off|['’]s off|goes no further|is (?:just |only )?(?:between|for your))|keep (?:that|this|it)|(?:don['’]?t|do not|never) (?:print|publish|use|quote|repeat|write|put) (?:that|this|it)\b|(?:(?:I am|I['’]m|we['’]re) )?not (?:(?:for|to be) (?:print|printed|publication|quoted|used)\b|(?:printing|using|quoting|publishing|repeating) (?:that|this|it)\b)|(?:that|the|this) last (?:bit|part|thing|one)\b|(?:leave|cut|take|strike) (?:that|this|it)(?: last)?(?: bit| part| one)? out\b)/i;
 
 /** What is told right before it, in one paragraph, is as confidential as the sentence that says so. */
 function withConfidedSentences(units: readonly UnitDraft[]): UnitDraft[] {

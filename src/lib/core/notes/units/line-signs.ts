@@ -9,7 +9,14 @@ import type { UnitKind } from './unit';
  */
 
 /** Kinds that are told so, after "anything else". */
-export const LIKELY_KINDS = ['brief', 'todo', 'off-record', 'do-not-say'] as const;
+export const LIKELY_KINDS = [
+	'brief',
+	'todo',
+	'off-record',
+	'do-not-say',
+	'background',
+	'aside'
+] as const;
 
 /** Words of a kind of their own, so that one that was never met is known by its like. */
 const CLASSES: Readonly<Record<string, RegExp>> = {
@@ -73,11 +80,13 @@ function weightsOf(): Map<string, readonly number[]> {
 	return weights;
 }
 
-/** Probability from which a line is called so. */
+/** Probability from which a line is called so; chat, and what says how it was noted, is easily matter. */
 const SURE_FROM = 0.7;
+const SURE_OF_SMALL_TALK = 0.8;
 
 /** The kind that a line is for by its words, where that is likely; null for matter, and for what may be anything. */
 export function likelyKind(line: string): UnitKind | null {
+	if (!/\p{L}/u.test(line)) return null;
 	const known = weightsOf();
 	const sums = [0, ...(known.get('') ?? [0, 0, 0, 0]).map((value) => value / 10)];
 	for (const sign of signsOf(line))
@@ -86,5 +95,7 @@ export function likelyKind(line: string): UnitKind | null {
 	const at = sums.indexOf(most);
 	if (at === 0) return null;
 	const all = sums.reduce((sum, value) => sum + Math.exp(value - most), 0);
-	return 1 / all >= SURE_FROM ? LIKELY_KINDS[at - 1]! : null;
+	const kind = LIKELY_KINDS[at - 1]!;
+	const sure = kind === 'background' || kind === 'aside' ? SURE_OF_SMALL_TALK : SURE_FROM;
+	return 1 / all >= sure ? kind : null;
 }
