@@ -261,7 +261,7 @@ function fold(tokens: readonly TaggedToken[]): FoldedToken[] {
 }
 
 /** Small words that are things as well: feathers, a testament, a tin, a hole with water. */
-const THINGS_TOO = /^(?:down|will|can|well|must)$/;
+const THINGS_TOO = /^(?:down|will|can|well|must)$/i;
 const NO_NOUN_BEHIND = /^(?:DET|PRON|ADV|NUM|PROPN)$/;
 
 /**
@@ -269,7 +269,9 @@ const NO_NOUN_BEHIND = /^(?:DET|PRON|ADV|NUM|PROPN)$/;
  * will") or a noun stands before and a verb behind ("goose down has").
  */
 function isThingByPlace(tokens: readonly TaggedToken[], i: number): boolean {
-	if (!THINGS_TOO.test(tokens[i]!.text.toLowerCase())) return false;
+	const { text } = tokens[i]!;
+	// every word of every page passes here
+	if (text.length < 3 || text.length > 4 || !THINGS_TOO.test(text)) return false;
 	const before = tokens[i - 1];
 	const after = tokens[i + 1];
 	const behind = after?.pos ?? 'PUNCT';
