@@ -194,6 +194,29 @@ export function partsOf(blocks: readonly ArticleBlock[]): ArticlePart[] {
 	return parts;
 }
 
+/**
+ * Headings under which nothing is said, neither beneath them nor beneath a deeper heading of theirs,
+ * in their order. The title is none of them.
+ */
+export function emptyHeadings(
+	blocks: readonly ArticleBlock[]
+): Extract<ArticleBlock, { kind: 'heading' }>[] {
+	const parts = partsOf(blocks);
+	return parts.flatMap(({ heading }, i) => {
+		if (!heading || heading.level < 2) return [];
+		const next = parts.findIndex(
+			(other, j) => j > i && other.heading !== null && other.heading.level <= heading.level
+		);
+		const under = parts.slice(i, next < 0 ? parts.length : next);
+		return under.some(({ blocks: own }) => own.some(isSaid)) ? [] : [heading];
+	});
+}
+
+/** Whether a block shows something of its own. */
+function isSaid(block: ArticleBlock): boolean {
+	return block.kind === 'figure' || (block.kind !== 'gap' && textOfBlock(block).trim() !== '');
+}
+
 const ASKED_ANSWER = { words: 3, letters: 5_000 } as const;
 
 /** Headings that ask, with the text that answers. Questions without an answer are left out. */

@@ -13,7 +13,13 @@ import {
 	sentencesOf
 } from '../text';
 import { standsAlone } from './alone';
-import { partsOf, plainOfInlines, textOfBlock, type DeliveredArticle } from './article';
+import {
+	partsOf,
+	plainOfInlines,
+	textOfBlock,
+	type ArticlePart,
+	type DeliveredArticle
+} from './article';
 import type { Step } from './steps';
 
 /** A line that is proposed, and what there is to say about it. */
@@ -173,6 +179,20 @@ function keptSections({ blocks }: DeliveredArticle, plan: Plan | null) {
 	return (plan?.sections ?? []).filter(({ id }) => written.has(id));
 }
 
+/** Sections of the second level that can be promised, by the words under them and under what is deeper. */
+function writtenParts(blocks: DeliveredArticle['blocks']): ArticlePart[] {
+	const parts = partsOf(blocks);
+	return parts.filter(({ heading }, i) => {
+		if (heading?.level !== 2) return false;
+		const next = parts.findIndex((other, j) => j > i && (other.heading?.level ?? 9) <= 2);
+		const words = parts
+			.slice(i, next < 0 ? parts.length : next)
+			.flatMap(({ blocks: under }) => under)
+			.reduce((sum, block) => sum + countWords(textOfBlock(block)), 0);
+		return words >= KEPT_WORDS;
+	});
+}
+
 /** What the text does, in words; only what is really there. */
 interface Promises {
 	/** "eleven steps"; empty: it is told in none. */
@@ -221,7 +241,7 @@ const FIGURED_FROM = 5;
 
 /** What an article is made of: short names of its sections as they stand in a sentence, how many there are, figures. */
 function makeUpOf({ blocks }: DeliveredArticle) {
-	const parts = partsOf(blocks).filter(({ heading }) => heading?.level === 2);
+	const parts = writtenParts(blocks);
 	const names = parts.flatMap(({ heading }) => {
 		const text = plainOfInlines(heading!.inlines).trim();
 		const isName =

@@ -1,7 +1,7 @@
 import { docText, gapsOf, type TakeDoc } from '../manuscript';
 import type { Claim, Mark } from '../proof';
 import { fitsResult } from '../text';
-import type { DeliveredPicture } from './article';
+import { emptyHeadings, plainOfInlines, type DeliveredArticle } from './article';
 
 /** Where an open point is seen to. */
 export type OpenAt = 'write' | 'proof' | 'here';
@@ -22,10 +22,10 @@ export interface OpenInput {
 	readonly marks: readonly Mark[] | null;
 	readonly claims: readonly Claim[] | null;
 	readonly head: { readonly titleTag: string; readonly description: string };
-	readonly pictures: readonly DeliveredPicture[];
+	/** The one document that the outputs are made of. */
+	readonly article: Pick<DeliveredArticle, 'blocks' | 'pictures' | 'words'>;
 	/** Words the brief asks for; 0: none. */
 	readonly targetWords: number;
-	readonly words: number;
 }
 
 /** Shares of the wanted length below which a text is called short. */
@@ -33,9 +33,11 @@ const SHORT = 0.75;
 
 /** What is open, the gravest first; an empty list means that nothing is known to be. */
 export function openPointsOf(input: OpenInput): OpenPoint[] {
-	const { doc, marks, claims, head, pictures, targetWords, words } = input;
+	const { doc, marks, claims, head, article, targetWords } = input;
+	const { pictures, words } = article;
 	const add = (id: string, text: string, at: OpenAt, deed = 'See') => [{ id, text, at, deed }];
 	const gaps = gapsOf(doc);
+	const empty = emptyHeadings(article.blocks).map(({ inlines }) => plainOfInlines(inlines).trim());
 	const unbacked = (claims ?? []).filter(({ backing }) => backing === 'no backing').length;
 	const differing = (claims ?? []).filter(({ backing }) => backing === 'differs').length;
 	const close = (marks ?? []).filter(({ reads }) => reads === 'close').length;
@@ -51,6 +53,15 @@ export function openPointsOf(input: OpenInput): OpenPoint[] {
 					gaps.length === 1
 						? `A gap in ${sectionOfGap(doc)}`
 						: `${gaps.length} gaps, the first in ${sectionOfGap(doc)}`,
+					'write'
+				)
+			: []),
+		...(empty.length > 0
+			? add(
+					'empty',
+					empty.length === 1
+						? `Nothing under “${empty[0]!}”`
+						: `Nothing under ${empty.length} headings, the first “${empty[0]!}”`,
 					'write'
 				)
 			: []),

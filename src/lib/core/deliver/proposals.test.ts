@@ -397,6 +397,43 @@ describe('a spoken script', () => {
 		expect(scriptOf(article(doc), 240).ms).toBe(Math.round(script.ms / 2));
 	});
 
+	it('passes over headings and questions that nothing is said under', () => {
+		const thin = docOf([
+			heading(1, 'Walls'),
+			said('A wall stands by its weight.'),
+			heading(2, 'Cost'),
+			gap('What does it cost?'),
+			heading(2, 'Questions'),
+			heading(3, 'Does frost harm it?'),
+			gap('Ask.'),
+			heading(3, 'Is mortar needed?'),
+			said('No.')
+		]);
+		const { moments } = scriptOf(article(thin), 120);
+		expect(moments.map(({ sentences }) => sentences.map(({ text }) => text))).toEqual([
+			['A wall stands by its weight.'],
+			['Questions.', 'Is mortar needed?', 'No.']
+		]);
+	});
+
+	it('prompts with the words that carry a sentence, the figure among them', () => {
+		const lines = docOf([
+			heading(1, 'Hens'),
+			said(
+				'“I would say that two square metres for each bird is right if they are shut in all day.”'
+			),
+			said('Chicken wire is for keeping chickens in, because a fox goes through it like paper.'),
+			said(
+				'A trench is filled before winter, when the ground is still soft enough, to a depth of 60 cm.'
+			)
+		]);
+		expect(scriptOf(article(lines), 120).moments[0]!.prompts).toEqual([
+			'two square metres for each bird',
+			'Chicken wire is for keeping chickens in',
+			'A trench is filled … depth of 60 centimetres'
+		]);
+	});
+
 	it('leaves as subtitles, chapters and a table', () => {
 		const script = scriptOf(article(doc), 120);
 		expect(scriptChapters(script)).toMatch(
@@ -417,16 +454,17 @@ describe('before it goes', () => {
 		marks: [],
 		claims: [],
 		head: { titleTag: 'Walls', description: 'About.' },
-		pictures: [],
-		targetWords: 0,
-		words: 100
+		article: { ...article(doc), words: 100 },
+		targetWords: 0
 	};
 
 	it('names what is open and where, and nothing when nothing is', () => {
 		expect(openPointsOf(input).map(({ text, at }) => [text, at])).toEqual([
-			['A gap in “Dig the trench”', 'write']
+			['A gap in “Dig the trench”', 'write'],
+			['Nothing under “Dig the trench”', 'write']
 		]);
-		expect(openPointsOf({ ...input, doc: docOf([said('All there.')]) })).toEqual([]);
+		const whole = docOf([heading(2, 'Dig the trench'), heading(3, 'On clay'), said('All there.')]);
+		expect(openPointsOf({ ...input, doc: whole, article: article(whole) })).toEqual([]);
 		expect(
 			openPointsOf({
 				...input,
@@ -434,7 +472,7 @@ describe('before it goes', () => {
 				head: { titleTag: '', description: '' },
 				targetWords: 900
 			}).map(({ id }) => id)
-		).toEqual(['gaps', 'unread', 'title', 'description', 'short']);
+		).toEqual(['gaps', 'empty', 'unread', 'title', 'description', 'short']);
 	});
 });
 

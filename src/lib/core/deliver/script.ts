@@ -1,6 +1,7 @@
 import { placedQuantitiesOf } from '../reading';
-import { countWords, sentencesOf } from '../text';
+import { countWords, isStopWord, sentencesOf } from '../text';
 import {
+	emptyHeadings,
 	partsOf,
 	plainOfInlines,
 	textOfBlock,
@@ -35,7 +36,8 @@ export interface Script {
 
 /** Words that are said in one breath; longer sentences are parted where they have a joint. */
 const BREATH = 26;
-const PROMPTS = { most: 4, words: 9 } as const;
+/** Prompts of a moment, words of one, and of the beginning of one whose figure comes late. */
+const PROMPTS = { most: 4, words: 7, short: 4 } as const;
 const ORDINALS = 'First,Second,Third,Fourth,Fifth,Sixth,Seventh,Eighth,Ninth,Tenth'.split(',');
 
 const SPOKEN_UNITS: readonly (readonly [RegExp, string, string])[] = [
@@ -168,7 +170,9 @@ interface Told {
 /** Moments open at headings of the second level; deeper ones are said inside. */
 function momentsIn({ blocks, head }: DeliveredArticle): Told[] {
 	const moments: { title: string; lines: string[]; headed: number }[] = [];
+	const empty = new Set<ArticleBlock>(emptyHeadings(blocks));
 	for (const { heading, blocks: under } of partsOf(blocks)) {
+		if (heading && empty.has(heading)) continue;
 		const said = heading ? plainOfInlines(heading.inlines).trim() : head.title;
 		if (moments.length === 0 || (heading && heading.level <= 2)) {
 			const lines = heading && heading.level === 2 ? spokenOf(said) : [];
@@ -222,18 +226,57 @@ function linesOf(block: ArticleBlock): string[] {
 	}
 }
 
-/** What a speaker keeps in view: sentences with a figure first, cut to their beginning. */
+/** What a speaker keeps in view: sentences with a figure first, by the words that carry them. */
 function promptsOf(lines: readonly string[]): string[] {
 	const figured = lines.filter((line) => placedQuantitiesOf(line).length > 0);
 	const wanted = new Set([...figured, ...lines].slice(0, PROMPTS.most));
 	return lines
 		.filter((line) => wanted.has(line))
-		.map((line) => {
-			const words = line.replace(/[.!?]+$/, '').split(' ');
-			return words.length > PROMPTS.words
-				? `${words.slice(0, PROMPTS.words).join(' ')} …`
-				: words.join(' ');
-		});
+		.map(promptOf)
+		.filter(Boolean);
+}
+
+/** Who says it, and openings that carry nothing. */
+const UNCARRIED =
+	/^[“"‘']?(?:(?:and|but|so|now|then|well)[\s,]+)?(?:(?:I|we)(?:['’]d| would| always)? (?:say|think|find|reckon)(?: that)?|(?:there|it) (?:is|are|was)|there['’]s|it['’]s)\s+/i;
+const SAID_BY = /,?[”"’'],? (?:says|said|adds|writes|reckons|warns|advises|according to)\b.*$/;
+
+/** The first words of a sentence up to its first joint; with those about its figure where it comes later. */
+function promptOf(sentence: string): string {
+	const plain = sentence
+		.replace(SAID_BY, '')
+		.replace(UNCARRIED, '')
+		.replace(/[“”"]/g, '')
+		.replace(/[.!?]+$/, '')
+		.trim();
+	const [lead = ''] = plain.split(
+		/[,;:–—]\s|\s(?=(?:because|if|when|while|unless|so that|but|and then)\s)/
+	);
+	const first = carried(lead.split(' '), PROMPTS.words);
+	const figure = placedQuantitiesOf(plain)[0];
+	if (!figure || figure.start < lead.length) {
+		const words = lead.slice(0, figure?.end ?? 0).split(' ');
+		return words.length > PROMPTS.words
+			? `${carried(lead.split(' '), PROMPTS.short)} … ${about(plain, figure!.start, figure!.end)}`
+			: first;
+	}
+	return `${carried(lead.split(' '), PROMPTS.short)} … ${about(plain, figure.start, figure.end)}`;
+}
+
+/** At most so many words, none of those at the end that want another. */
+function carried(words: readonly string[], most: number): string {
+	const kept = words.slice(0, most);
+	if (words.length > most)
+		while (kept.length > 2 && isStopWord(kept.at(-1)!.toLowerCase())) kept.pop();
+	return kept.join(' ');
+}
+
+/** A figure with the words just before it. */
+function about(text: string, start: number, end: number): string {
+	const before = text.slice(0, start).trim().split(' ').slice(-2);
+	while (before.length > 0 && (isStopWord(before[0]!.toLowerCase()) || /[,;:]$/.test(before[0]!)))
+		before.shift();
+	return [...before, text.slice(start, end)].join(' ');
 }
 
 /** A time as speakers write it: 0:00, 12:05, 1:02:05. */

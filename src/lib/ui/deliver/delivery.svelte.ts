@@ -216,9 +216,8 @@ export class Delivery {
 					marks: this.proof.isRead ? this.proof.open : null,
 					claims: this.proof.isRead ? this.claims : null,
 					head: { titleTag: this.titleTag, description: this.description },
-					pictures: this.article.pictures,
-					targetWords: this.session.assignment?.targetWords ?? 0,
-					words: this.article.words
+					article: this.article,
+					targetWords: this.session.assignment?.targetWords ?? 0
 				})
 			: []
 	);
