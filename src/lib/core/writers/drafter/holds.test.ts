@@ -63,8 +63,16 @@ describe('what cannot be printed as it stands', () => {
 			[null, 'What cracks a pot?']
 		]);
 		expect(printed(asked)[0]).toEqual([
+			'paragraph',
+			'Asked whether a second firing helps, Ada Birch, potter, says: “Not by itself, no.”'
+		]);
+		// what was asked of her cannot be told by moving its verb
+		const hers = read(
+			'# Call with Ada Birch, potter\n\nQ: Do you fire yours twice?\nA: "Not by itself, no."'
+		);
+		expect(printed(hers)[0]).toEqual([
 			'gap',
-			'Work in: “"Not by itself, no."” (n1, asked “Does a second firing help?”).'
+			'Work in: “"Not by itself, no."” (n1, asked “Do you fire yours twice?”).'
 		]);
 	});
 

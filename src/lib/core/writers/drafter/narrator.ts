@@ -38,6 +38,33 @@ export class Narrator {
 		];
 	}
 
+	/**
+	 * The sentences of an answer behind what was asked, in reported speech: "Asked about winter, Ines says:
+	 * …", "How long it lasts: …". Null: nobody is named who says it.
+	 */
+	answer(passage: Passage, asked: string): string[] | null {
+		const { sentences, quoted, voice, opensPlain } = passage;
+		const [first = '', ...rest] = sentences;
+		if (quoted[0] !== true) {
+			if (quoted.includes(true)) return null;
+			const said = opensPlain ? first[0]!.toLowerCase() + first.slice(1) : first;
+			return [`${capital(asked.replace(/^about /, ''))}: ${said}`, ...rest];
+		}
+		if (voice.kind !== 'speaker' || NO_NAME.test(voice.name)) return null;
+		const who = this.#introduced(voice);
+		return [
+			`Asked ${asked}, ${who} says: ${inMarks(first)}`,
+			...this.speak({ ...passage, sentences: rest, quoted: quoted.slice(1) }, true)
+		];
+	}
+
+	/** Somebody by name, with who they are where they are met first. */
+	#introduced({ name, role }: Extract<Voice, { kind: 'speaker' }>): string {
+		const who = this.#named.has(name) || role === '' ? name : `${name}, ${role},`;
+		this.#named.add(name);
+		return who;
+	}
+
 	/** A quotation with who says it, introduced where they are met first. */
 	#quote(text: string, voice: Voice): string {
 		const isMarked = /["“]/.test(text);

@@ -14,6 +14,7 @@ import { smoothedEntry } from './smooth';
 import { LABELLED } from './holds';
 import type { Narrator } from './narrator';
 import { isOwnWords, type Passage } from './note-material';
+import { askedBefore } from './with-question';
 
 /** Passages as paragraphs: those of one note paragraph stay together, short neighbours are joined. */
 export function paragraphs(
@@ -28,6 +29,7 @@ export function paragraphs(
 	let words = 0;
 	let last: Passage | null = null;
 	let listed = false;
+	let answering = '';
 	const led = new Set<string>();
 	const taken = new Set<Passage>();
 	const flush = () => {
@@ -49,11 +51,11 @@ export function paragraphs(
 			last = null;
 			continue;
 		}
-		// what cannot stand alone is handed over, unless what it needs was just said
-		if (
-			(passage.hold !== null && !(passage.hold === 'leans' && follows(last, passage))) ||
-			isLooseEntry(passage)
-		) {
+		// what cannot stand alone is handed over, unless what it needs was just said or can be said before it
+		const isHeld = passage.hold !== null && !(passage.hold === 'leans' && follows(last, passage));
+		const told = isHeld ? askedBefore(passage) : null;
+		const asked = told === null ? null : narrator.answer(passage, told);
+		if ((isHeld && !asked) || isLooseEntry(passage)) {
 			flush();
 			blocks.push(gap(toWorkIn(passage)));
 			last = null;
@@ -65,8 +67,11 @@ export function paragraphs(
 			last.heading === passage.heading &&
 			words + passage.words <= most;
 		const mayJoin = last !== null && last.note === passage.note && words < 30;
-		if (!joins && !mayJoin) flush();
-		const sentences = narrator.speak(passage, run.length > 0 && speaksOn(last, passage));
+		// an answer that was told with what was asked ends with it
+		const ends = answering !== '' && passage.asked !== answering;
+		if ((!joins && !mayJoin) || asked || ends) flush();
+		answering = asked ? passage.asked : ends ? '' : answering;
+		const sentences = asked ?? narrator.speak(passage, run.length > 0 && speaksOn(last, passage));
 		const items = section.kind === 'list' && !listed ? itemsOf(sentences[0]!) : null;
 		if (items) {
 			flush();
