@@ -75,7 +75,7 @@ export function canOpen({ form, hold, sentences }: Passage): boolean {
 }
 
 const LEANS =
-	/^(?:there|it|this|that|they|these|those|then|here)\b|\b(?:in|of|on|with|for|from|along|at|by|to|over) (?:it|them|that)[.,]/i;
+	/^["“]?(?:there|it|this|that|they|these|those|then|here|and|but|so|or|because|also|plus)\b|\b(?:in|of|on|with|for|from|along|at|by|to|over) (?:it|them|that)[.,]/i;
 
 function best(
 	passages: readonly Passage[],

@@ -176,7 +176,12 @@ function goesWith(open: readonly NoteUnit[], last: NoteUnit, unit: NoteUnit): bo
 	if (unit.list >= 0 && last.list === unit.list && last.position === unit.position) return true;
 	// what is said goes on from what is told, and back, where it needs that to be understood
 	const isMixed = isSaid(unit) !== isSaid(last);
-	const isScrap = unit.kind === 'claim' && unit.paragraph === last.paragraph && !hasVerb(unit.text);
+	const isScrap =
+		unit.kind === 'claim' &&
+		unit.paragraph === last.paragraph &&
+		!hasVerb(unit.text) &&
+		// a line without a stop is no sentence that goes on
+		!(isOpenLine(last.text) && isOpenLine(unit.text));
 	const leans = isMixed
 		? needsBefore(unit.text)
 		: unit.leans || isScrap || needsBefore(unit.text) || POINTS_BACK.test(unit.text);
@@ -189,6 +194,11 @@ function goesWith(open: readonly NoteUnit[], last: NoteUnit, unit: NoteUnit): bo
 		open.length < PASSAGE_SENTENCES &&
 		countWords(open.map(({ text }) => text).join(' ')) < PASSAGE_WORDS
 	);
+}
+
+/** A line that was jotted for itself: without its capital and its stop. */
+export function isOpenLine(text: string): boolean {
+	return /^[\p{Ll}\d]/u.test(text) && !/[.!?…]["”’]*$/.test(text);
 }
 
 /** What somebody writes of themselves, which only they can say: "Cash flow nearly sank us." */

@@ -13,7 +13,7 @@ import { contentStemsOf, countWords, hasVerb } from '../../text';
 import { smoothedEntry } from './smooth';
 import { LABELLED } from './holds';
 import type { Narrator } from './narrator';
-import { isOwnWords, type Passage } from './note-material';
+import { isOpenLine, isOwnWords, type Passage } from './note-material';
 import { askedBefore } from './with-question';
 
 /** Passages as paragraphs: those of one note paragraph stay together, short neighbours are joined. */
@@ -182,8 +182,16 @@ function structureOf(
 		);
 		return table(cells, passage.hasHead);
 	}
-	if (passage.hold === 'dictated' || (passage.form !== 'entry' && !isLabelled(passage)))
-		return null;
+	if (passage.hold === 'dictated') return null;
+	if (isLine(passage)) {
+		const lines = [passage];
+		for (const next of from.slice(1)) {
+			if (!isLine(next) || next.note !== passage.note || next.heading !== passage.heading) break;
+			lines.push(next);
+		}
+		if (lines.length >= LEAST_ENTRIES) return listOf(lines, taken, narrator);
+	}
+	if (passage.form !== 'entry' && !isLabelled(passage)) return null;
 	const entries = from.filter(
 		(other) =>
 			(other.form === 'entry' || isLabelled(other)) &&
@@ -193,6 +201,10 @@ function structureOf(
 			other.heading === passage.heading
 	);
 	if (entries.length < LEAST_ENTRIES || !entries.includes(passage)) return null;
+	return listOf(entries, taken, narrator);
+}
+
+function listOf(entries: readonly Passage[], taken: Set<Passage>, narrator: Narrator): BlockNode {
 	for (const entry of entries) taken.add(entry);
 	return list(
 		false,
@@ -200,6 +212,11 @@ function structureOf(
 			narrator.speak(entry).flatMap((text, i) => sentenceNodes(text, entry, i))
 		)
 	);
+}
+
+/** A single line that was jotted for itself. */
+function isLine({ form, hold, units, raw }: Passage): boolean {
+	return form === 'text' && hold === null && units.length === 1 && isOpenLine(raw);
 }
 
 /** "Quotes: two for anything above £1,000": what it is about stands before a colon. */

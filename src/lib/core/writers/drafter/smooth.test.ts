@@ -6,6 +6,8 @@ describe('a jotting written out', () => {
 		['tested w/ dummy → colder', 'Tested with dummy: colder.'],
 		['lasts approx 10 yrs', 'Lasts about 10 years.'],
 		['tested w a dummy', 'Tested with a dummy.'],
+		['yr 1 total = £680ish', 'Year 1 total: about £680.'],
+		['eggs: yr1 812, 40 cm-ish nest', 'Eggs: year 1 812, about 40 cm nest.'],
 		['dry for 1 hr', 'Dry for 1 hour.'],
 		['half btw 310 and 530', 'Half between 310 and 530.'],
 		['soap & water, ~30%', 'Soap and water, about 30%.'],
